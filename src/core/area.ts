@@ -1,0 +1,108 @@
+import type { Ref } from './ref.js'
+import type { Baseline } from './baseline/schema.js'
+
+/** A field's value. Plain data only, so that items can be compared, printed and kept in a journal. */
+export type Value = string | number | boolean | null | readonly Value[]
+/** One thing on a site, in core's words; a field that is left out is left alone. */
+export type ItemShape = object
+
+/** What an adapter observes of an item that may have come with the system. Core judges. */
+export interface Marks {
+  /** It stands where the system puts what it ships: its number, its first account, its links. */
+  place: boolean
+  /** Nobody has edited it, and it was made within seconds of the site. */
+  untouched: boolean
+  /** Its text is one that the system is known to ship. */
+  known: boolean
+  /** A visitor can't see it (a draft, say). */
+  hidden?: boolean
+  /** The system can't be without it: it can be taken over, not removed. */
+  needed?: boolean
+}
+
+/** Where an item comes from, as core judges it from its marks. */
+export type Origin = 'shipped' | 'probably shipped' | 'shipped, edited' | "somebody's"
+
+/** What a system calls an item by; never leaves the adapter and the engine. */
+export type Id = string | number
+
+/** An item as an adapter reads it. */
+export interface ReadItem<I extends ItemShape> {
+  item: I
+  id: Id
+  /** Left out where nothing of this kind ships. */
+  marks?: Marks
+  /** Where a visitor finds it, as a whole address. */
+  address?: string
+  /** Enough to make it again, for the record. */
+  copy?: unknown
+}
+
+/** An item on the site, under its ref. */
+export interface Found<N extends string = string, I extends ItemShape = ItemShape> {
+  ref: Ref<N>
+  id: Id
+  item: I
+  origin: Origin
+  hidden: boolean
+  needed?: boolean
+  address?: string
+  copy?: unknown
+}
+
+/** An item as the baseline wants it. */
+export interface Plan<I extends ItemShape = ItemShape> {
+  item: I
+  /** The ref under which it may still stand (the baseline's `was`). */
+  was?: string
+  /** It takes over what the system ships in its place. */
+  replacesShipped?: boolean
+}
+
+/** One thing that is not as planned. */
+export type Difference<N extends string = string, I extends ItemShape = ItemShape> = { area: N; ref: Ref<N> } & (
+  | { is: 'missing'; wanted: I }
+  | { is: 'different'; wanted: I; found: Found<N, I>; fields: readonly (keyof I & string)[] }
+  | { is: 'left over'; found: Found<N, I>; because: string; fallsWith?: string }
+)
+
+/** Whether a system can be given a key of an area, and if not, what the owner can do. */
+export type Ability = 'can' | 'unseen' | { byHand: string } | { never: string }
+
+/** What somebody should see on the public site once the baseline is settled. */
+export type Expectation = { name: string; at: 'front' | 'feed' | { ref: string } } & (
+  | { look: 'shows'; texts: readonly string[] }
+  | { look: 'feed' }
+  | { look: 'robots'; welcome: boolean }
+)
+
+/** One side of a site. Adding one means a file like this, a line in `areas/index.ts`, and files of the same name in systems. */
+export interface Area<N extends string, I extends ItemShape> {
+  name: N
+  /** What an owner calls it: `categories`. */
+  title: string
+  /** One item, or a list that means at least these. */
+  list: 'one' | 'at least'
+  /** The item's fields, in the order in which an owner reads them. */
+  keys: readonly (keyof I & string)[]
+  /** The ref an item goes by. */
+  ref(item: I): Ref<N>
+  /** What the baseline wants here; an area that is only looked at wants nothing. */
+  plan(baseline: Baseline): Plan<I>[]
+  /** Fields that hold a ref: what must stand before. */
+  links?: readonly (keyof I & string)[]
+  /** The link whose removal takes this item along. */
+  within?: keyof I & string
+  /** Fields that are the owner's once they edited them. */
+  texts?: readonly (keyof I & string)[]
+  /** True if two values of a field mean the same; plain equality where left out. */
+  same?(key: keyof I & string, wanted: Value, found: Value): boolean
+  /** What an owner calls an item: `the page “Visit us”`. */
+  call(item: I): string
+  /** A field and its value in an owner's words, where its name alone won't do. */
+  say?(key: keyof I & string): string
+  /** True if items of somebody's own here make it a site in use; so unless said otherwise. */
+  counts?(found: Found<N, I>): boolean
+  /** What visitors should see of these items. */
+  expect?(items: readonly I[], baseline: Baseline): Expectation[]
+}

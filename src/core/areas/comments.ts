@@ -1,0 +1,22 @@
+import type { Area } from '../area.js'
+import { refOf } from '../ref.js'
+
+export interface CommentItem {
+  /** A number or name that tells it from others. */
+  key: string
+  by: string
+  /** The ref of what it was written under. */
+  on: string
+}
+
+/** Comments: what shipped goes, with its post where that goes too. */
+export const comments: Area<'comments', CommentItem> = {
+  name: 'comments',
+  title: 'comments',
+  list: 'at least',
+  keys: ['by', 'on'],
+  ref: (item) => refOf('comments', item.key),
+  plan: () => [],
+  within: 'on',
+  call: (item) => `the comment by “${item.by}”`,
+}

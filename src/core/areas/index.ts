@@ -1,0 +1,31 @@
+import { addOns } from './addOns.js'
+import { categories } from './categories.js'
+import { comments } from './comments.js'
+import { media } from './media.js'
+import { members } from './members.js'
+import { menus } from './menus.js'
+import { owner } from './owner.js'
+import { pages } from './pages.js'
+import { posts } from './posts.js'
+import { site } from './site.js'
+import { tags } from './tags.js'
+import { theme } from './theme.js'
+import type { Area, Difference, Found, ItemShape, ReadItem } from '../area.js'
+
+/** The one list of areas, in the order in which practitioners settle them. Names and types derive from it. */
+export const areas = { owner, site, categories, pages, theme, addOns, menus, media, tags, members, posts, comments } as const
+
+export type Areas = typeof areas
+export type AreaName = keyof Areas
+export type ItemOf<A extends AreaName> = Parameters<Areas[A]['ref']>[0]
+export type AnyFound = { [A in AreaName]: Found<A, ItemOf<A>> }[AreaName]
+export type AnyDifference = { [A in AreaName]: Difference<A, ItemOf<A>> }[AreaName]
+/** What is on a site, by area; an area the system hasn't got is left out. */
+export type Inventory = { [A in AreaName]?: Found<A, ItemOf<A>>[] }
+/** What an adapter read, before core has judged it. */
+export type Reading = { [A in AreaName]?: ReadItem<ItemOf<A>>[] }
+
+export const areaNames = Object.keys(areas) as AreaName[]
+
+/** An area seen without its own types: the one place where the union of areas meets code that serves all. */
+export const areaOf = (name: AreaName): Area<AreaName, ItemShape> => areas[name] as unknown as Area<AreaName, ItemShape>

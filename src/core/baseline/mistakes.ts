@@ -1,0 +1,63 @@
+import { closest, distance } from 'fastest-levenshtein'
+import type { z } from 'zod'
+import { exampleAt, expectedAt, keysAt } from './schema-walk.js'
+import type { Position, Source } from './source.js'
+
+/** One thing that is wrong with a baseline. None of its texts repeats a value of the file. */
+export interface Mistake {
+  code: 'yaml' | 'unknown-key' | 'missing-key' | 'wrong-type' | 'wrong-value' | 'password-in-file' | 'easy-user-name' | 'two-of-one' | 'missing-file' | 'contradiction'
+  at: Position
+  /** The key, as in `site.timezone` or `pages[1].slug`. */
+  path: string
+  what: string
+  expected: string
+  example?: string
+}
+
+/** `site.timezone`, `pages[1].slug`. */
+export const pathText = (path: readonly PropertyKey[]): string =>
+  path.map((step, index) => (typeof step === 'number' ? `[${step}]` : `${index > 0 ? '.' : ''}${String(step)}`)).join('')
+
+/** A key is only repeated where it can't be a secret that slipped to the wrong place. */
+const safeKey = (key: string): string => (/^[A-Za-z]{1,20}$/.test(key) ? `“${key}”` : 'this key')
+
+const unknownKey = (source: Source, path: readonly PropertyKey[], key: string): Mistake => {
+  const known = keysAt(path)
+  const near = known.length > 0 ? closest(key, known) : undefined
+  const meant = near !== undefined && distance(key.toLowerCase(), near.toLowerCase()) <= Math.max(2, near.length / 2) ? near : undefined
+  return {
+    code: 'unknown-key',
+    at: source.keyAt([...path, key]),
+    path: pathText(/^[A-Za-z]{1,20}$/.test(key) ? [...path, key] : path),
+    what: `${safeKey(key)} is not known here${meant ? `; did you mean “${meant}”?` : ''}`,
+    expected: known.length > 0 ? `one of ${known.join(', ')}` : 'no keys of its own',
+    example: meant === undefined ? undefined : exampleAt([...path, meant]),
+  }
+}
+
+/** Turns what the schema found into mistakes with places. */
+export function mistakesOf(issues: readonly z.core.$ZodIssue[], source: Source): Mistake[] {
+  return issues.flatMap((issue): Mistake[] => {
+    if (issue.code === 'unrecognized_keys') return issue.keys.map((key) => unknownKey(source, issue.path, key))
+    if (issue.code === 'invalid_union') {
+      const deep = issue.errors.flat().filter((inner) => inner.path.length > 0 || inner.code === 'unrecognized_keys')
+      if (deep.length > 0) return mistakesOf(deep.map((inner) => ({ ...inner, path: [...issue.path, ...inner.path] })), source)
+    }
+    const missing = issue.code === 'invalid_type' && source.document.getIn(issue.path, true) === undefined
+    const own = issue.code === 'custom' || issue.code === 'invalid_format'
+    return [
+      {
+        code: missing ? 'missing-key' : own ? 'wrong-value' : 'wrong-type',
+        at: missing ? source.keyAt(issue.path) : source.at(issue.path),
+        path: pathText(issue.path),
+        what: missing ? 'this key is missing' : own ? 'this value is not possible here' : 'this is not what belongs here',
+        expected: own ? issue.message : expectedAt(issue.path),
+        example: exampleAt(issue.path),
+      },
+    ]
+  })
+}
+
+/** A mistake in one line: `baseline.yaml:7:3: …`. */
+export const mistakeText = ({ at, path, what, expected, example }: Mistake): string =>
+  `${at.file}:${at.line}:${at.column}: ${path ? `${path}: ` : ''}${what}. Expected: ${expected}.${example ? ` Example: ${example}` : ''}`

@@ -1,0 +1,58 @@
+import { closest } from 'fastest-levenshtein'
+import { z } from 'zod'
+import { addressText, parseAddress } from '../address.js'
+
+/** Each kind of value says what it expects; the message never repeats what was written, which may be a password. */
+
+const isZone = (text: string): boolean => {
+  if (!/^[A-Za-z]/.test(text)) return false
+  try {
+    return new Intl.DateTimeFormat('en', { timeZone: text }).resolvedOptions().timeZone !== ''
+  } catch {
+    return false
+  }
+}
+const isLanguage = (text: string): boolean => {
+  try {
+    return Intl.getCanonicalLocales(text).length === 1
+  } catch {
+    return false
+  }
+}
+
+export const siteAddress = z
+  .string()
+  .refine((text) => parseAddress(text) !== null, { error: 'an http or https address without user name, ? or #' })
+  .meta({ examples: ['http://127.0.0.1:4101/'] })
+  .transform((text) => {
+    const address = parseAddress(text)
+    return address ? addressText(address) : text
+  })
+
+export const timeZone = z
+  .string()
+  .refine(isZone, {
+    error: ({ input }) => `an IANA time zone; the nearest is ${closest(String(input), [...Intl.supportedValuesOf('timeZone'), 'UTC'])}`,
+  })
+  .meta({ examples: ['Europe/London'] })
+
+export const languageTag = z.string().refine(isLanguage, { error: 'a BCP 47 language tag' }).meta({ examples: ['en'] })
+
+export const mail = z.string().regex(/^[^\s@<>"]+@[^\s@<>"]+\.[^\s@<>".]+$/, { error: 'an e-mail address' }).meta({ examples: ['desk@repair.example'] })
+
+export const slug = z
+  .string()
+  .regex(/^[\p{Ll}\p{Lo}\p{N}]+(?:-[\p{Ll}\p{Lo}\p{N}]+)*$/u, { error: 'small letters and digits, joined by single hyphens' })
+  .meta({ examples: ['opening-days'] })
+
+export const userName = z
+  .string()
+  .regex(/^[A-Za-z0-9](?:[A-Za-z0-9._-]{0,58}[A-Za-z0-9])?$/, { error: 'up to 60 letters, digits, dots, hyphens or underscores' })
+  .meta({ examples: ['marlow'] })
+
+export const fileName = z
+  .string()
+  .refine((text) => text !== '' && !/^[/\\]|^[A-Za-z]:|(^|[/\\])\.\.([/\\]|$)/.test(text), {
+    error: 'a file in the folder of the baseline, or below it',
+  })
+  .meta({ examples: ['pages/visit.md'] })

@@ -1,0 +1,23 @@
+import { areaNames, areaOf, type AnyFound, type AreaName, type Inventory, type Reading } from './areas/index.js'
+import type { Found, ItemShape, ReadItem } from './area.js'
+import { originOf } from './shipped.js'
+
+/** Judges what an adapter read: every item gets its ref and its origin. */
+export function inventoryOf(reading: Reading): Inventory {
+  const judged = areaNames.flatMap((name) => {
+    const read = reading[name] as readonly ReadItem<ItemShape>[] | undefined
+    if (!read) return []
+    const area = areaOf(name)
+    const found = read.map(({ item, id, marks, address, copy }): Found<AreaName, ItemShape> => ({
+      ref: area.ref(item), id, item, origin: originOf(marks), hidden: marks?.hidden ?? false, needed: marks?.needed, address, copy,
+    }))
+    return [[name, found] as const]
+  })
+  return Object.fromEntries(judged) as Inventory
+}
+
+/** Every item of an inventory, area by area. */
+export const allFound = (inventory: Inventory): AnyFound[] => areaNames.flatMap((name) => (inventory[name] ?? []) as AnyFound[])
+
+/** The item that goes by a ref. */
+export const foundAt = (inventory: Inventory, ref: string): AnyFound | undefined => allFound(inventory).find((found) => found.ref === ref)

@@ -1,0 +1,2 @@
+import type { Report } from './report.js'
+export const reportHtml = (report: Report): string => JSON.stringify(report)

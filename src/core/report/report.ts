@@ -1,0 +1,134 @@
+import { z } from 'zod'
+
+/*
+ * The documents that leave Unpack: one definition each for writing, for programs that read them, and for docs/schemas.
+ */
+const remark = z.strictObject({ ref: z.string().describe('An item (pages/visit) or a key (site.timezone)'), text: z.string() })
+const value = z.json().describe('Plain data; null stands for nothing')
+
+export const checkSchema = z.strictObject({
+  name: z.string().describe('What was looked at'),
+  as: z.enum(['visitor', 'owner']),
+  ok: z.boolean(),
+  detail: z.string().describe('What was seen, where it was not as expected; otherwise where it was looked at'),
+})
+export type Check = z.output<typeof checkSchema>
+
+const systemSchema = z.strictObject({ id: z.string(), version: z.string(), proven: z.boolean() }).nullable()
+
+export const surveyDocument = z
+  .strictObject({
+    address: z.string().describe('Where the site is, after redirects'),
+    standing: z.enum(['nothing', 'blank', 'placeholder', 'first-run', 'fresh', 'in-use', 'unknown']),
+    safe: z.boolean().describe('Whether settling may go on'),
+    system: systemSchema,
+    reasons: z.array(z.string()),
+    variants: z.array(z.strictObject({ address: z.string(), says: z.string(), leadsTo: z.string().optional() })).describe('The same host by http and https, with and without www'),
+    requests: z.number(),
+  })
+  .meta({ title: 'unpack survey --json' })
+
+const differenceSchema = z.strictObject({
+  area: z.string(),
+  ref: z.string(),
+  is: z.enum(['missing', 'different', 'left over']),
+  found: value,
+  wanted: value,
+  text: z.string(),
+})
+export type DifferenceLine = z.output<typeof differenceSchema>
+
+export const compareDocument = z
+  .strictObject({
+    system: systemSchema,
+    differences: z.array(differenceSchema).describe('In the order in which they would be settled'),
+    kept: z.array(remark),
+    byHand: z.array(remark),
+    unseen: z.array(remark),
+    never: z.array(remark),
+    notes: z.array(remark),
+    others: z.array(z.string()).describe('Refs that make it a site in use'),
+    expected: z.boolean().describe('True in front of a first-run form: what the system ships is expected, not seen'),
+  })
+  .meta({ title: 'unpack compare --json' })
+
+const failedSchema = z.strictObject({ ref: z.string(), code: z.string(), text: z.string() })
+
+export const settleDocument = z
+  .strictObject({
+    settled: z.array(z.string()).describe('Refs that are as planned now'),
+    failed: z.array(failedSchema),
+    kept: z.array(remark),
+    writes: z.number().describe('Requests that could change the site, log-ins apart'),
+    checks: z.array(checkSchema),
+    record: z.string().nullable().describe("The record's folder; null if nothing was begun"),
+    differences: z.array(differenceSchema).describe('What was shown before'),
+    byHand: z.array(remark),
+    never: z.array(remark),
+    notes: z.array(remark),
+    requests: z.number(),
+  })
+  .meta({ title: 'unpack settle --json' })
+
+export const confirmDocument = z
+  .strictObject({ checks: z.array(checkSchema), passed: z.number(), failed: z.number(), record: z.string() })
+  .meta({ title: 'unpack confirm --json' })
+
+export const errorDocument = z
+  .strictObject({
+    error: z.strictObject({ code: z.string(), message: z.string(), at: z.string().optional(), next: z.string().optional(), lines: z.array(z.string()).optional() }),
+  })
+  .meta({ title: 'Any command with --json, where it failed' })
+
+export const reportDocument = z
+  .strictObject({
+    report: z.literal(1).describe('The version of this format'),
+    of: z.enum(['settle', 'confirm']),
+    address: z.string(),
+    system: systemSchema,
+    started: z.string().describe('ISO 8601, UTC'),
+    ended: z.string(),
+    stood: z.strictObject({ standing: z.string(), reasons: z.array(z.string()) }).describe('What stood there before'),
+    changed: z.array(
+      z.strictObject({
+        area: z.string(),
+        ref: z.string(),
+        what: z.string().describe('What an owner calls the item'),
+        is: z.enum(['missing', 'different']),
+        fields: z.array(z.strictObject({ name: z.string(), found: z.string(), wanted: z.string() })),
+        outcome: z.enum(['settled', 'failed', 'not chosen']),
+        why: z.string().optional(),
+      }),
+    ),
+    removed: z.array(
+      z.strictObject({ ref: z.string(), what: z.string(), why: z.string(), outcome: z.enum(['settled', 'failed', 'not chosen']), copy: z.string().optional().describe('A file in the record') }),
+    ),
+    kept: z.array(remark),
+    byHand: z.array(remark),
+    never: z.array(remark),
+    notes: z.array(remark),
+    checks: z.array(checkSchema),
+    requests: z.number(),
+    writes: z.number(),
+  })
+  .meta({ title: "report.json, a run's account" })
+export type Report = z.output<typeof reportDocument>
+
+export const journalLine = z
+  .strictObject({
+    journal: z.literal(1).describe('The version of this format'),
+    at: z.string().describe('ISO 8601, UTC'),
+    event: z.enum(['opened', 'begun', 'done', 'refused', 'lost', 'read back', 'closed']),
+    carrier: z.string().optional(),
+    ref: z.string().optional(),
+    is: z.enum(['missing', 'different', 'left over']).optional(),
+    was: value.optional().describe('What stood there before, field by field'),
+    expected: z.boolean().optional().describe('True where `was` is what the system ships, not what was seen'),
+    wanted: value.optional(),
+    copy: z.string().optional().describe('The file in the record that holds the removed item'),
+    why: z.string().optional(),
+    ok: z.boolean().optional(),
+    id: z.union([z.string(), z.number()]).optional(),
+  })
+  .meta({ title: "A line of journal.jsonl, a run's journal" })
+export type JournalLine = z.output<typeof journalLine>

@@ -1,0 +1,61 @@
+import { Parser } from 'htmlparser2'
+
+/** Every run of white space, no-break spaces too, becomes one space; the ends are trimmed. */
+export const foldSpace = (text: string): string => text.replace(/[\s\u00a0\u202f]+/g, ' ').trim()
+
+/** Typographic quotes, dashes and dots become the keyboard's: systems rewrite them on the way to the visitor. */
+export const foldTypography = (text: string): string =>
+  text
+    .replace(/[\u2018\u2019\u201a\u2032]/g, "'")
+    .replace(/[\u201c\u201d\u201e\u2033]/g, '"')
+    .replace(/\u2026/g, '...')
+    .replace(/\s*(?:[\u2013\u2014]|--+)\s*/g, ' - ')
+
+/**
+ * The text of a piece of HTML: comments and tags removed (nothing put in their place), entities decoded, white space
+ * folded. Marks of shipped texts are digests of this form.
+ */
+export function strippedText(html: string): string {
+  let text = ''
+  const parser = new Parser({ ontext: (part) => (text += part) }, { decodeEntities: true })
+  parser.write(html)
+  parser.end()
+  return foldSpace(text)
+}
+
+const blocks = new Set(
+  'address article aside blockquote body br caption dd details div dl dt fieldset figcaption figure footer form h1 h2 h3 h4 h5 h6 header hr html legend li main nav ol option p pre section summary table tbody td textarea tfoot th thead title tr ul'.split(' '),
+)
+const unseen = new Set(['script', 'style', 'template', 'noscript', 'head', 'svg'])
+
+/** The blocks of text a reader would see, one string a block, in the order of the page. */
+export function textBlocks(html: string): string[] {
+  const found: string[] = []
+  let text = ''
+  let hidden = 0
+  const cut = () => {
+    const block = foldSpace(text)
+    if (block !== '') found.push(block)
+    text = ''
+  }
+  const parser = new Parser(
+    {
+      onopentagname: (name) => {
+        if (unseen.has(name)) hidden += 1
+        else if (blocks.has(name)) cut()
+      },
+      onclosetag: (name) => {
+        if (unseen.has(name)) hidden = Math.max(0, hidden - 1)
+        else if (blocks.has(name)) cut()
+      },
+      ontext: (part) => {
+        if (hidden === 0) text += part
+      },
+    },
+    { decodeEntities: true },
+  )
+  parser.write(html)
+  parser.end()
+  cut()
+  return found
+}

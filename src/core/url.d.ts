@@ -1,0 +1,16 @@
+/** The one thing core borrows from its surroundings: every browser and Node has it (WHATWG URL). */
+declare class URL {
+  constructor(url: string, base?: string | URL)
+  static canParse(url: string, base?: string): boolean
+  href: string
+  protocol: string
+  readonly origin: string
+  host: string
+  hostname: string
+  port: string
+  pathname: string
+  search: string
+  hash: string
+  username: string
+  password: string
+}

@@ -1,0 +1,39 @@
+import type { AnyDifference } from './areas/index.js'
+import { areaOf } from './areas/index.js'
+import type { ItemShape, Value } from './area.js'
+import { textBlocks } from './text/plain.js'
+
+const field = (item: ItemShape, key: string): Value => ((item as Record<string, Value | undefined>)[key] ?? '') as Value
+
+/** A value in quotes, short enough for a line; a body by its first words, nothing as “nothing”. */
+export function valueText(key: string, value: Value): string {
+  const text = key === 'body' ? textBlocks(String(value)).join(' ') : Array.isArray(value) ? value.join(', ') : String(value)
+  if (text === '') return 'nothing'
+  return key === 'parent' ? text : `“${text.length > 60 ? `${text.slice(0, 57)}…` : text}”`
+}
+
+/** The fields of a difference that change: what was found and what is wanted. */
+export function changes(difference: AnyDifference): { key: string; found: Value; wanted: Value }[] {
+  const { keys } = areaOf(difference.area)
+  if (difference.is === 'left over') return []
+  const { wanted } = difference as { wanted: ItemShape }
+  if (difference.is === 'missing') return keys.filter((key) => field(wanted, key) !== '').map((key) => ({ key, found: '', wanted: field(wanted, key) }))
+  return difference.fields.map((key) => ({ key, found: field(difference.found.item, key), wanted: field(wanted, key) }))
+}
+
+/** A difference in words an owner understands, one line. */
+export function differenceText(difference: AnyDifference): string {
+  const area = areaOf(difference.area)
+  if (difference.is === 'left over') return `${area.call(difference.found.item)} goes: ${difference.because}`
+  if (difference.is === 'missing' && area.list !== 'one') return `${area.call(difference.wanted)} is missing`
+  const item: ItemShape = difference.is === 'different' ? difference.found.item : difference.wanted
+  const parts = changes(difference).map(({ key, found, wanted }) => `${area.say?.(key as never) ?? key} ${valueText(key, found)} → ${valueText(key, wanted)}`)
+  return `${area.list === 'one' ? '' : `${area.call(item)}: `}${parts.join(', ')}`
+}
+
+/** Several lines at most: one for each field of an item there is only one of. */
+export function differenceLines(difference: AnyDifference): string[] {
+  const area = areaOf(difference.area)
+  if (area.list !== 'one' || difference.is === 'left over') return [differenceText(difference)]
+  return changes(difference).map(({ key, found, wanted }) => `${area.say?.(key as never) ?? key}: ${valueText(key, found)} → ${valueText(key, wanted)}`)
+}

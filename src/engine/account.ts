@@ -1,0 +1,65 @@
+import { areaOf, type AnyDifference } from '../core/areas/index.js'
+import type { ItemShape, Value } from '../core/area.js'
+import type { DifferenceLine, Report } from '../core/report/report.js'
+import { changes, differenceText, valueText } from '../core/words.js'
+import type { Run } from './run.js'
+
+/** A report with nothing in it yet. */
+export const blankReport = (run: Run, of: Report['of'], started: Date): Report => ({
+  report: 1,
+  of,
+  address: run.home,
+  system: systemLine(run),
+  started: started.toISOString(),
+  ended: started.toISOString(),
+  stood: { standing: run.surveyed.standing, reasons: run.surveyed.reasons },
+  changed: [], removed: [], kept: [], byHand: [], never: [], notes: [], checks: [],
+  requests: 0,
+  writes: 0,
+})
+
+/** The system as documents name it. */
+export function systemLine({ surveyed: { findings } }: Pick<Run, 'surveyed'>): { id: string; version: string; proven: boolean } | null {
+  const { system } = findings
+  return system ? { id: system.id, version: system.version, proven: system.proven } : null
+}
+
+const plain = (pairs: { key: string; value: Value }[]): Record<string, Value> => Object.fromEntries(pairs.map(({ key, value }) => [key, value]))
+const wholeItem = (item: ItemShape): Record<string, Value> => Object.fromEntries(Object.entries(item).filter(([, value]) => value !== undefined)) as Record<string, Value>
+
+/** What stood there before, field by field; null where nothing did. */
+export function foundIn(difference: AnyDifference): Record<string, Value> | null {
+  if (difference.is === 'missing') return null
+  if (difference.is === 'left over') return wholeItem(difference.found.item)
+  return plain(changes(difference).map(({ key, found }) => ({ key, value: found })))
+}
+
+/** What is wanted, field by field; null where nothing is. */
+export function wantedIn(difference: AnyDifference): Record<string, Value> | null {
+  return difference.is === 'left over' ? null : plain(changes(difference).map(({ key, wanted }) => ({ key, value: wanted })))
+}
+
+/** A difference as documents have it. */
+export const differenceLine = (difference: AnyDifference): DifferenceLine => ({
+  area: difference.area, ref: difference.ref, is: difference.is,
+  found: foundIn(difference) as DifferenceLine['found'], wanted: wantedIn(difference) as DifferenceLine['wanted'],
+  text: differenceText(difference),
+})
+
+export type Fate = { outcome: 'settled' | 'failed' | 'not chosen'; why?: string; copy?: string }
+
+/** The differences of a run as its report tells them. */
+export function accountOf(differences: readonly AnyDifference[], fateOf: (difference: AnyDifference) => Fate): Pick<Report, 'changed' | 'removed'> {
+  const changed: Report['changed'] = []
+  const removed: Report['removed'] = []
+  for (const difference of differences) {
+    const area = areaOf(difference.area)
+    const { outcome, why, copy } = fateOf(difference)
+    if (difference.is === 'left over') removed.push({ ref: difference.ref, what: area.call(difference.found.item), why: why ?? difference.because, outcome, ...(copy !== undefined && { copy }) })
+    else {
+      const fields = changes(difference).map(({ key, found, wanted }) => ({ name: area.say?.(key as never) ?? key, found: valueText(key, found), wanted: valueText(key, wanted) }))
+      changed.push({ area: difference.area, ref: difference.ref, what: area.call(difference.is === 'different' ? { ...difference.found.item, ...difference.wanted } : difference.wanted), is: difference.is, fields, outcome, ...(why !== undefined && { why }) })
+    }
+  }
+  return { changed, removed }
+}

@@ -1,0 +1,73 @@
+import type { AnyDifference, Inventory } from '../core/areas/index.js'
+import type { Id } from '../core/area.js'
+import { UnpackError } from '../core/errors.js'
+import { allFound } from '../core/inventory.js'
+import type { Carried, Carrier, Step } from '../systems/step.js'
+import type { Session } from '../systems/system.js'
+import { foundIn, wantedIn } from './account.js'
+import { carry, refsOf } from './carry.js'
+import type { Record } from './record.js'
+import type { Run } from './run.js'
+import { translate } from './translate.js'
+import type { JournalLine } from '../core/report/report.js'
+
+/** The ids that refs have on the site; an item that is renamed goes by its new ref as well. */
+export function idsFor(inventory: Inventory, differences: readonly AnyDifference[]): Map<string, Id> {
+  const ids = new Map<string, Id>(allFound(inventory).map(({ ref, id }) => [ref, id]))
+  for (const difference of differences) if (difference.is === 'different') ids.set(difference.ref, difference.found.id)
+  return ids
+}
+
+export interface Books {
+  record: Record
+  ids: Map<string, Id>
+  /** Why a ref could not be settled; filled as it turns out. */
+  why: Map<string, { code: string; text: string }>
+  /** Copies of what was removed; filled before it goes. */
+  copies: Map<string, string>
+}
+
+/** Translates differences, keeps copies, and carries the steps out, every one journalled before and after. */
+export async function carryOut(run: Run, session: Session, differences: readonly AnyDifference[], { record, ids, why, copies }: Books, firstRun = false): Promise<void> {
+  for (const difference of differences) {
+    if (difference.is === 'left over' && difference.found.copy !== undefined) copies.set(difference.ref, record.keepCopy(difference.ref, difference.found.copy))
+    // what is taken over in place loses its text as well
+    else if (difference.is === 'different' && difference.found.origin === 'shipped' && difference.found.copy !== undefined) copies.set(difference.ref, record.keepCopy(difference.found.ref, difference.found.copy))
+  }
+  const steps = translate(run, differences, firstRun)
+  const stored = run.options.logins.find(run.home, run.baseline.owner.username)
+  const held = await carry(steps, {
+    session,
+    ids,
+    secrets: stored ? { owner: stored.password } : {},
+    before(carrier, load) {
+      run.tell({ is: 'sent', carrier: carrier.name, refs: refsOf(load) })
+      for (const difference of proved(load)) {
+        record.journal({
+          event: 'begun', carrier: carrier.name, ref: difference.ref, is: difference.is,
+          was: foundIn(difference) as JournalLine['was'], wanted: wantedIn(difference) as JournalLine['wanted'],
+          ...(firstRun && { expected: true }), ...(copies.has(difference.ref) && { copy: copies.get(difference.ref) }),
+        })
+      }
+    },
+    after(carrier, load, outcomes) {
+      run.tell({ is: 'carried', carrier: carrier.name, refs: refsOf(load), refused: refsOf(load.filter((_, index) => outcomes[index]?.refused !== undefined)) })
+      load.forEach((step, index) => {
+        settled(step, outcomes[index] ?? { refused: 'no answer' }, carrier)
+      })
+    },
+  })
+  for (const [step, ref] of held) for (const { ref: own } of step.more.proves) why.set(own, { code: 'waits-for', text: UnpackError.of('waits-for', { ref }).message })
+
+  function settled(step: Step, outcome: Carried, carrier: Carrier<unknown>): void {
+    for (const { ref } of step.more.proves) {
+      if (outcome.refused === undefined) record.journal({ event: 'done', carrier: carrier.name, ref, ...(outcome.id !== undefined && { id: outcome.id }) })
+      else {
+        record.journal({ event: 'refused', carrier: carrier.name, ref, why: outcome.refused })
+        why.set(ref, { code: 'refused-by-site', text: UnpackError.of('refused-by-site', { code: outcome.refused }).message })
+      }
+    }
+  }
+}
+
+const proved = (steps: readonly Step[]): AnyDifference[] => [...new Set(steps.flatMap(({ more }) => more.proves))]

@@ -1,0 +1,86 @@
+import type { AnyDifference } from '../core/areas/index.js'
+import { UnpackError } from '../core/errors.js'
+import type { Id } from '../core/area.js'
+import type { Secret } from '../core/secret.js'
+import type { Carrier, Carried, Step } from '../systems/step.js'
+import type { Session } from '../systems/system.js'
+import { fill, refsIn } from './fill.js'
+
+export interface CarryOptions {
+  session: Session
+  /** Ids that are known already, by ref; what is made adds to them. */
+  ids: Map<string, Id>
+  secrets: Readonly<Record<string, Secret>>
+  /** Called before a request that carries these steps, and after it. */
+  before(carrier: Carrier<unknown>, steps: readonly Step[]): void
+  after(carrier: Carrier<unknown>, steps: readonly Step[], outcomes: readonly Carried[]): void
+}
+
+/**
+ * Carries steps out: each carrier gets as many ready ones at once as it takes. One that takes several waits as long as
+ * another carrier's work would make more of its own steps ready.
+ * @returns the refs of steps that could not go because something they need was refused, with what that was
+ * @throws UnpackError `steps-in-a-circle`, before the first write
+ */
+export async function carry(steps: readonly Step[], options: CarryOptions): Promise<Map<Step, string>> {
+  const pending = new Set(steps)
+  const held = new Map<Step, string>()
+  refuseCircles(steps, options.ids)
+  const refused = new Set<string>()
+  while (pending.size > 0) {
+    for (const step of pending) {
+      const lost = needs(step).find((ref) => refused.has(ref))
+      if (lost === undefined) continue
+      held.set(step, lost)
+      pending.delete(step)
+      if (step.more.gives !== undefined) refused.add(step.more.gives)
+    }
+    const carrier = nextCarrier([...pending], options.ids)
+    if (!carrier) break
+    const load = [...pending].filter((step) => step.carrier === carrier && isReady(step, pending, options.ids)).slice(0, carrier.atOnce)
+    options.before(carrier, load)
+    const outcomes = await carrier.carry(load.map((step) => fill(step.fields, options.ids, options.secrets)), options.session)
+    for (const [index, step] of load.entries()) {
+      const outcome = outcomes[index] ?? { refused: 'no answer' }
+      pending.delete(step)
+      const { gives } = step.more
+      if (gives === undefined) continue
+      if (outcome.refused !== undefined) refused.add(gives)
+      else if (outcome.id !== undefined) options.ids.set(gives, outcome.id)
+    }
+    options.after(carrier, load, outcomes)
+  }
+  return held
+}
+
+const needs = (step: Step): string[] => [...refsIn(step.fields), ...(step.more.after ?? [])]
+
+const isReady = (step: Step, pending: ReadonlySet<Step>, ids: ReadonlyMap<string, Id>): boolean =>
+  refsIn(step.fields).every((ref) => ids.has(ref)) && (step.more.after ?? []).every((ref) => ![...pending].some((other) => other !== step && other.more.gives === ref))
+
+/** The carrier to go next: one that would gain nothing by waiting; else the one that most others wait for. */
+function nextCarrier(pending: readonly Step[], ids: ReadonlyMap<string, Id>): Carrier<unknown> | undefined {
+  const all = new Set(pending)
+  const ready = pending.filter((step) => isReady(step, all, ids))
+  const carriers = [...new Set(ready.map(({ carrier }) => carrier))]
+  const givenBy = (ref: string) => pending.find(({ more }) => more.gives === ref)?.carrier
+  const waitsForOthers = (carrier: Carrier<unknown>) =>
+    carrier.atOnce > 1 && pending.some((step) => step.carrier === carrier && !ready.includes(step) && needs(step).some((ref) => !ids.has(ref) && givenBy(ref) !== carrier))
+  const waitedFor = (carrier: Carrier<unknown>) => pending.filter((step) => needs(step).some((ref) => givenBy(ref) === carrier)).length
+  return carriers.find((carrier) => !waitsForOthers(carrier)) ?? carriers.sort((a, b) => waitedFor(b) - waitedFor(a))[0]
+}
+
+function refuseCircles(steps: readonly Step[], ids: ReadonlyMap<string, Id>): void {
+  const known = new Set(ids.keys())
+  let left = [...steps]
+  for (;;) {
+    const open = left.filter((step) => needs(step).some((ref) => !known.has(ref) && left.some((other) => other !== step && other.more.gives === ref)))
+    if (open.length === 0) return
+    if (open.length === left.length) throw UnpackError.of('steps-in-a-circle', { refs: open.flatMap(({ more }) => more.gives ?? []) })
+    for (const step of left) if (!open.includes(step) && step.more.gives !== undefined) known.add(step.more.gives)
+    left = open
+  }
+}
+
+/** The refs of the differences that steps settle. */
+export const refsOf = (steps: readonly Step[]): string[] => [...new Set(steps.flatMap(({ more }) => more.proves.map((difference: AnyDifference) => difference.ref as string)))]

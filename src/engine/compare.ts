@@ -1,0 +1,30 @@
+import type { Baseline } from '../core/baseline/schema.js'
+import type { Comparison } from '../core/compare.js'
+import { systemLine } from './account.js'
+import type { RunOptions } from './options.js'
+import { Run } from './run.js'
+
+export interface Compared {
+  comparison: Comparison
+  system: { id: string; version: string; proven: boolean } | null
+  /** True in front of a first-run form: what the system ships is expected, not seen. */
+  expected: boolean
+}
+
+/**
+ * Shows what is not as planned. Signs in to read, and writes nothing.
+ * @throws UnpackError where the site can't be reached or must not be signed in to
+ */
+export async function compareSite(baseline: Baseline, options: RunOptions): Promise<Compared> {
+  const run = await Run.begin(baseline, options)
+  try {
+    if (run.atFirstRun) return { comparison: run.compare(run.expected()), system: systemLine(run), expected: true }
+    const session = await run.signIn()
+    run.phase('read')
+    const comparison = run.compare(await run.takeStock(session))
+    await session.signOut()
+    return { comparison, system: systemLine(run), expected: false }
+  } finally {
+    await run.end()
+  }
+}

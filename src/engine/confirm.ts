@@ -1,0 +1,38 @@
+import type { Baseline } from '../core/baseline/schema.js'
+import { UnpackError } from '../core/errors.js'
+import type { Check } from '../core/report/report.js'
+import { lookAtAll } from './look.js'
+import type { RunOptions } from './options.js'
+import { Record } from './record.js'
+import { Run } from './run.js'
+import { blankReport } from './account.js'
+
+export interface Confirmed {
+  checks: Check[]
+  passed: number
+  failed: number
+  /** The record's folder. */
+  record: string
+}
+
+/**
+ * Looks at a settled site the way its owner would, as a visitor and at the dashboard. Writes nothing.
+ * @param baseline how the site should be
+ * @returns every check, and where the report lies
+ * @throws UnpackError where the site can't be reached or must not be signed in to
+ */
+export async function confirm(baseline: Baseline, options: RunOptions): Promise<Confirmed> {
+  const started = new Date()
+  const run = await Run.begin(baseline, options)
+  try {
+    if (run.atFirstRun) throw UnpackError.of('first-run-waits', { address: run.home })
+    const record = Record.open(run.address, options.records, started)
+    record.journal({ event: 'opened' })
+    const checks = await lookAtAll(run, record)
+    record.journal({ event: 'closed', ok: checks.every(({ ok }) => ok) })
+    record.report({ ...blankReport(run, 'confirm', started), checks, ended: new Date().toISOString(), requests: run.traffic.requests, writes: run.traffic.writes })
+    return { checks, passed: checks.filter(({ ok }) => ok).length, failed: checks.filter(({ ok }) => !ok).length, record: record.folder }
+  } finally {
+    await run.end()
+  }
+}

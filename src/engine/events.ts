@@ -1,0 +1,10 @@
+import type { Check } from '../core/report/report.js'
+
+export type Phase = 'survey' | 'sign in' | 'read' | 'compare' | 'first run' | 'settle' | 'read back' | 'confirm'
+
+/** What a run tells while it is at work. */
+export type RunEvent =
+  | { is: 'phase'; phase: Phase; text: string }
+  | { is: 'sent'; carrier: string; refs: string[] }
+  | { is: 'carried'; carrier: string; refs: string[]; refused: string[] }
+  | { is: 'check'; check: Check }

@@ -1,0 +1,39 @@
+import type { Comparison } from '../core/compare.js'
+import { UnpackError } from '../core/errors.js'
+import { makePassword } from '../logins/password.js'
+import type { SignedIn } from '../systems/system.js'
+import { NoAnswer } from '../web/failure.js'
+import { carryOut } from './carry-out.js'
+import type { Record } from './record.js'
+import type { Run } from './run.js'
+
+/**
+ * Fills the first-run form and signs in. The password is on disk before the form is sent; when the answer is lost, the
+ * stored login tells whether the site is ours.
+ */
+export async function fillFirstRun(run: Run, expected: Comparison, record: Record): Promise<SignedIn> {
+  const { baseline, system, options, home } = run
+  const missing = system.firstRunNeeds.filter((key) => {
+    const [group = '', name = ''] = key.split('.')
+    return ((baseline as unknown as { [group: string]: { [name: string]: unknown } | undefined })[group] ?? {})[name] === undefined
+  })
+  if (missing.length > 0) throw UnpackError.of('first-run-needs', { keys: missing })
+  const { username } = baseline.owner
+  if (!options.logins.find(home, username)) await options.logins.put(home, username, makePassword(system.password))
+
+  run.phase('first run')
+  const ofForm = expected.differences.filter(({ area }) => area === 'site' || area === 'owner')
+  const why = new Map<string, { code: string; text: string }>()
+  try {
+    await carryOut(run, run.stranger(), ofForm, { record, ids: new Map(), why, copies: new Map() }, true)
+  } catch (error) {
+    if (!(error instanceof NoAnswer)) throw error
+    record.journal({ event: 'lost', why: error.failure.text })
+    const session = await run.signIn().catch(() => undefined)
+    if (session) return session
+    throw error
+  }
+  const [refused] = why.values()
+  if (refused) throw UnpackError.of('first-run-refused', { address: home, why: refused.text })
+  return run.signIn()
+}

@@ -1,0 +1,96 @@
+import type { Dispatcher } from 'undici'
+import { addressText, isOn, parseAddress, type SiteAddress } from '../core/address.js'
+import { UnpackError } from '../core/errors.js'
+import type { Findings, Verdict } from '../core/findings.js'
+import { judge } from '../core/judge.js'
+import type { System } from '../systems/system.js'
+import { builtIn } from '../systems/index.js'
+import type { Answer } from '../web/answer.js'
+import { connections } from '../web/connections.js'
+import { NoAnswer } from '../web/failure.js'
+import { pageFacts, weigh } from '../web/page-facts.js'
+import { Traffic } from '../web/traffic.js'
+import { Visitor } from '../web/visitor.js'
+import type { SurveyOptions } from './options.js'
+import { variantsOf } from './variants.js'
+import { textBlocks } from '../core/text/plain.js'
+
+/** Requests a survey sends at the most. */
+const MOST_REQUESTS = 12
+const INNER_LOOKS = 3
+
+export interface Surveyed extends Verdict {
+  findings: Findings
+  /** Where the site is. */
+  address: SiteAddress
+  system?: System
+  requests: number
+}
+
+/**
+ * Looks at an address from outside, as anybody could, and judges what stands there. Writes nothing.
+ * @param address a whole http or https address
+ * @returns findings and verdict; no answer is a finding too, and never thrown
+ * @throws UnpackError `address-wrong`
+ * @example (await survey('http://127.0.0.1:4101/')).standing // 'first-run'
+ */
+export async function survey(address: string, options: SurveyOptions = {}): Promise<Surveyed> {
+  const asked = parseAddress(address)
+  if (!asked) throw UnpackError.of('address-wrong', { address })
+  const lines = connections(options.resolve)
+  try {
+    return await look(asked, lines, options)
+  } finally {
+    await lines.close()
+  }
+}
+
+async function look(asked: SiteAddress, lines: Dispatcher, options: SurveyOptions): Promise<Surveyed> {
+  const traffic = new Traffic(options.watch)
+  options.on?.({ is: 'phase', phase: 'survey', text: addressText(asked) })
+  const visitor = new Visitor(asked, lines, traffic, options.signal, true)
+  const variants = variantsOf(asked, lines, traffic, options.signal)
+  const findings: Findings = { asked: addressText(asked), address: addressText(asked), hops: [], inner: [], variants: [] }
+  let system: System | undefined
+  try {
+    const front = await visitor.get('/')
+    findings.hops = [...front.hops]
+    findings.front = pageFacts(front)
+    const landed = siteOf(front.url)
+    const here = new Visitor(landed, lines, traffic, options.signal, true)
+    const get = async (place: string): Promise<Answer | undefined> => (traffic.requests >= MOST_REQUESTS ? undefined : here.get(place).catch(() => undefined))
+    for (const candidate of options.systems ?? builtIn) {
+      findings.system = await candidate.recognise({ front, get })
+      system = candidate
+      if (findings.system) break
+    }
+    if (!findings.system) {
+      system = undefined
+      findings.inner = await innerPages(findings.front.links, here)
+    }
+    // without a system to say where it lives, a redirect inside the same host is only its way of opening
+    findings.address = findings.system?.address ?? (landed.origin === asked.origin ? addressText(asked) : addressText(landed))
+  } catch (error) {
+    if (!(error instanceof NoAnswer)) throw error
+    findings.failure = error.failure
+  }
+  findings.variants = await variants
+  return { ...judge(findings), findings, address: parseAddress(findings.address) ?? asked, system, requests: traffic.requests }
+}
+
+/** The folder of a page's address. */
+function siteOf(url: string): SiteAddress {
+  const { origin, pathname } = new URL(url)
+  return { origin, base: pathname.replace(/[^/]*$/, '') }
+}
+
+/** Looks at a few pages that the front page leads to. */
+async function innerPages(links: readonly string[], visitor: Visitor): Promise<Findings['inner']> {
+  const pages = links.filter((url) => !/\.(?:png|jpe?g|gif|svg|webp|css|js|pdf|zip|ico)$/i.test(url) && isOn({ ...visitor.address, base: '/' }, url)).slice(0, INNER_LOOKS)
+  const answers = await Promise.all(pages.map((url) => visitor.get(url).catch(() => undefined)))
+  return answers.flatMap((answer, index) => {
+    if (!answer) return []
+    const facts = pageFacts(answer)
+    return [{ url: pages[index] ?? answer.url, status: answer.status, weight: facts.listing ? 0 : weigh(textBlocks(answer.text).join(' ')) }]
+  })
+}

@@ -1,0 +1,104 @@
+import { load } from 'cheerio'
+import { SaxesParser } from 'saxes'
+import { addressText, placeOn } from '../core/address.js'
+import type { Expectation } from '../core/area.js'
+import type { Inventory } from '../core/areas/index.js'
+import { goesIn } from '../core/baseline/schema.js'
+import type { Comparison } from '../core/compare.js'
+import { expectations } from '../core/expect.js'
+import { foundAt } from '../core/inventory.js'
+import type { Check } from '../core/report/report.js'
+import { foldSpace, foldTypography, textBlocks } from '../core/text/plain.js'
+import type { Answer } from '../web/answer.js'
+import { NoAnswer } from '../web/failure.js'
+import type { Run } from './run.js'
+
+/** What came of one look: nothing to complain of, or what was seen instead. */
+type Outcome = { ok: true; seen: string } | { ok: false; seen: string }
+const good = (seen: string): Outcome => ({ ok: true, seen })
+const bad = (seen: string): Outcome => ({ ok: false, seen })
+
+/**
+ * Looks at the public site as a visitor: every place once, with fresh eyes.
+ * @param inventory where items are to be found; without one, only looks that need no item are taken
+ * @param oldPlaces further addresses at which something stood that was to go
+ */
+export async function visits(run: Run, comparison: Comparison, inventory: Inventory | undefined, oldPlaces: readonly string[] = []): Promise<Check[]> {
+  const { visitor, shelf } = run.stranger()
+  const visit = (place: string) => shelf.read(placeOn(run.address, place), () => visitor.get(place))
+  const expected = expectations(comparison.settled, run.baseline).filter(({ at }) => inventory !== undefined || typeof at === 'string')
+  const own = run.baseline.checks.map(({ at, shows }) => checked(`${at} shows “${shows}”`, async () => shown(await visit(at), [shows])))
+  return Promise.all([
+    ...expected.map((expectation) => checked(expectation.name, () => lookAt(expectation, run, inventory, visit))),
+    ...own,
+    ...(comparison.others.length === 0 ? [checked('no text that shipped is left at its old addresses', () => noShippedText(run, visit, oldPlaces))] : []),
+  ])
+}
+
+async function checked(name: string, look: () => Promise<Outcome>): Promise<Check> {
+  try {
+    const { ok, seen } = await look()
+    return { name, as: 'visitor', ok, detail: seen }
+  } catch (error) {
+    if (!(error instanceof NoAnswer)) throw error
+    return { name, as: 'visitor', ok: false, detail: `${error.url}: ${error.failure.text}` }
+  }
+}
+
+type Visit = (place: string) => Promise<Answer>
+
+async function lookAt(expectation: Expectation, run: Run, inventory: Inventory | undefined, visit: Visit): Promise<Outcome> {
+  const { at } = expectation
+  if (expectation.look === 'feed') return readable(await visit(run.system.feed))
+  const place = at === 'front' ? '/' : at === 'feed' ? run.system.feed : foundAt(inventory ?? {}, at.ref)?.address
+  if (place === undefined) return bad('it is not on the site')
+  const answer = await visit(place)
+  return expectation.look === 'shows' ? shown(answer, expectation.texts) : robots(answer, await visit(new URL('/robots.txt', run.home).href), expectation.welcome)
+}
+
+const folded = (text: string): string => foldSpace(foldTypography(text))
+
+function shown(answer: Answer, texts: readonly string[]): Outcome {
+  if (answer.status !== 200) return bad(`${answer.url} answers HTTP ${answer.status}`)
+  const title = load(answer.text)('title').first().text()
+  const seen = folded(`${title} ${textBlocks(answer.text).join(' ')}`)
+  const missing = texts.filter((text) => !seen.includes(folded(text)))
+  return missing.length === 0 ? good(answer.url) : bad(`${answer.url} does not show “${(missing[0] ?? '').slice(0, 80)}”${missing.length > 1 ? ` and ${missing.length - 1} more` : ''}`)
+}
+
+function robots(front: Answer, rules: Answer, welcome: boolean): Outcome {
+  const meta = load(front.text)('meta[name=robots]').toArray().map((element) => element.attribs.content ?? '').join(',')
+  const turnedAway = /noindex|none/i.test(`${meta},${front.headers['x-robots-tag'] ?? ''}`) || (rules.status === 200 && closed(rules.text))
+  if (turnedAway === !welcome) return good(front.url)
+  return bad(welcome ? `${front.url} turns search engines away` : `${front.url} lets search engines in`)
+}
+
+/** Whether a robots.txt (RFC 9309) closes the whole site to everybody. */
+function closed(text: string): boolean {
+  let everybody = false
+  for (const line of text.split(/\r?\n/)) {
+    const [, key, value] = /^\s*([A-Za-z-]+)\s*:\s*(.*?)\s*(?:#.*)?$/.exec(line) ?? []
+    if (/^user-agent$/i.test(key ?? '')) everybody = value === '*'
+    else if (everybody && /^disallow$/i.test(key ?? '') && value === '/') return true
+  }
+  return false
+}
+
+function readable(answer: Answer): Outcome {
+  if (answer.status !== 200) return bad(`${answer.url} answers HTTP ${answer.status}`)
+  let root: string | undefined
+  let flaw: string | undefined
+  const parser = new SaxesParser()
+  parser.on('opentag', ({ name }) => (root ??= name))
+  parser.on('error', () => (flaw ??= 'it is not well-formed XML'))
+  parser.write(answer.text).close()
+  if (flaw !== undefined) return bad(`${answer.url}: ${flaw}`)
+  return root !== undefined && ['rss', 'feed', 'rdf:RDF'].includes(root) ? good(answer.url) : bad(`${answer.url} is XML, but no feed`)
+}
+
+async function noShippedText(run: Run, visit: Visit, oldPlaces: readonly string[]): Promise<Outcome> {
+  const places = run.system.shippedPlaces(run.baseline).filter(({ area }) => goesIn(run.baseline, area)).map(({ place }) => place)
+  const answers = await Promise.all([...new Set([...places, ...oldPlaces])].map(visit))
+  const left = answers.find((answer) => run.system.showsShippedText(answer.text, addressText(run.address)))
+  return left ? bad(`${left.url} still shows a text that shipped`) : good(`${answers.length} addresses`)
+}

@@ -1,0 +1,5 @@
+import type { System } from './system.js'
+import { wordpress } from './wordpress/index.js'
+
+/** The real systems that Unpack brings. */
+export const builtIn: readonly System[] = [wordpress as System]

@@ -1,0 +1,52 @@
+import type { AnyDifference } from '../core/areas/index.js'
+import type { Id } from '../core/area.js'
+import type { Session } from './system.js'
+
+/** Stands in a step's fields for the id that a ref has, or will have, on the site. */
+export interface IdOf {
+  readonly idOf: string
+}
+/** Stands in a step's fields for a secret from the logins file. */
+export interface SecretOf {
+  readonly secretOf: 'owner'
+}
+/** A step's fields as its carrier gets them: ids and secrets filled in. */
+export type Resolved<F> = F extends IdOf ? Id : F extends SecretOf ? string : F extends readonly (infer E)[] ? Resolved<E>[] : F extends object ? { [K in keyof F]: Resolved<F[K]> } : F
+
+/** What came of one load: the id of what was made, or why the site refused. */
+export type Carried = { id?: Id; refused?: undefined } | { refused: string }
+
+/** One form or route of a system that takes changes, and knows its own traps. */
+export interface Carrier<F, S extends Session = Session> {
+  name: string
+  side: 'first-run' | 'dashboard'
+  /** How many steps one request can take; a carrier that takes several waits for its own late-comers. */
+  atOnce: number
+  /**
+   * Sends the loads, in as few requests as it can, and says which of the session's readings are stale now.
+   * @returns one outcome a load, in their order
+   */
+  carry(loads: readonly Resolved<F>[], session: S): Promise<Carried[]>
+}
+
+interface More {
+  /** The differences it settles. */
+  proves: readonly AnyDifference[]
+  /** The ref of the item that it makes. */
+  gives?: string
+  /** Refs that must be settled before. */
+  after?: readonly string[]
+}
+
+/** What an adapter makes of differences: fields for one carrier. The fields always fit the carrier. */
+export class Step {
+  private constructor(
+    readonly carrier: Carrier<unknown>,
+    readonly fields: unknown,
+    readonly more: More,
+  ) {}
+  /** @example Step.of(content, { route: 'categories', body: { name: 'Repairs' } }, { proves: [difference] }) */
+  static of<F, S extends Session>(carrier: Carrier<F, S>, fields: NoInfer<F>, more: More): Step {
+    return new Step(carrier as unknown as Carrier<unknown>, fields, more)
+  }
+}

@@ -1,0 +1,35 @@
+import { digest } from '../../../core/text/digest.js'
+import { strippedText } from '../../../core/text/plain.js'
+import { refOf } from '../../../core/ref.js'
+import { Step } from '../../step.js'
+import type { AreaOnSystem } from '../../system.js'
+import { comments as carrier } from '../carriers/comments.js'
+import { commentSchema, commentsOf, pagesOf, postsOf } from '../items.js'
+import { atBirth, birthOf } from '../marks.js'
+import type { WordPressSession } from '../session.js'
+import { shippedTexts } from '../shipped-texts.js'
+
+const FIRST = 1
+const SHIPPED_BY = 'wapuu@wordpress.example'
+
+export const comments: AreaOnSystem<'comments', WordPressSession> = {
+  async read(session) {
+    const [all, posts, pages, birth] = await Promise.all([commentsOf(session), postsOf(session), pagesOf(session), birthOf(session)])
+    const holders = new Map([...posts.map(({ id, slug }) => [id, refOf('posts', slug)] as const), ...pages.map(({ id, slug }) => [id, refOf('pages', slug)] as const)])
+    return all.map((comment) => ({
+      id: comment.id,
+      item: { key: String(comment.id), by: comment.author_name, on: holders.get(comment.post) ?? '' },
+      marks: {
+        place: comment.id === FIRST && comment.author_email === SHIPPED_BY && comment.author_ip === '',
+        untouched: atBirth(comment.date_gmt, birth),
+        known: shippedTexts.comment.has(digest(strippedText(comment.content.raw))),
+      },
+      copy: { ...comment, _links: undefined, on: holders.get(comment.post) },
+    }))
+  },
+  translate: (differences) => differences.map((difference) => Step.of(carrier, { remove: { idOf: difference.ref } }, { proves: [difference] })),
+  again(copy) {
+    const { author_name, author_email, author_url, content, date_gmt, on } = commentSchema.parse(copy)
+    return Step.of(carrier, { post: { idOf: String(on) }, author_name, author_email, author_url, content: content.raw, date_gmt }, { proves: [] })
+  },
+}

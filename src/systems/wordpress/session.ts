@@ -1,0 +1,110 @@
+import { z } from 'zod'
+import { UnpackError } from '../../core/errors.js'
+import { foldSpace } from '../../core/text/plain.js'
+import { jsonOf, type Answer } from '../../web/answer.js'
+import { formOn } from '../../web/forms.js'
+import type { Ask, Visitor } from '../../web/visitor.js'
+import { Shelf } from '../shelf.js'
+import type { Login, SignedIn } from '../system.js'
+import { logIn } from './sign-in.js'
+
+const PER_PAGE = 100
+
+/** The owner at the dashboard: cookies, the token that its HTTP interface wants, and what was read so far. */
+export class WordPressSession implements SignedIn {
+  readonly shelf = new Shelf()
+  #nonce: Promise<string> | undefined
+
+  constructor(readonly visitor: Visitor, readonly login: Login) {}
+
+  /** Asks the HTTP interface. A lost session or token is renewed once, here and nowhere else. */
+  async rest(method: NonNullable<Ask['method']>, route: string, query = '', json?: unknown): Promise<Answer> {
+    const send = async () => this.visitor.ask(`?rest_route=${route}${query && `&${query}`}`, { method, json, headers: { 'x-wp-nonce': await this.#token() } })
+    const answer = await send()
+    if (!isLost(answer)) return answer
+    await this.#renew()
+    const again = await send()
+    if (isLost(again)) throw UnpackError.of('session-lost', { address: this.visitor.home })
+    return again
+  }
+
+  /** Reads every page of a list. */
+  async list<T>(route: string, schema: z.ZodType<T>, query = ''): Promise<T[]> {
+    const page = async (number: number) => {
+      const answer = await this.rest('GET', `/wp/v2/${route}`, `context=edit&per_page=${PER_PAGE}${number > 1 ? `&page=${number}` : ''}${query && `&${query}`}`)
+      return { items: this.read(answer, z.array(schema)), pages: Number(answer.headers['x-wp-totalpages'] ?? 1) }
+    }
+    const first = await page(1)
+    const rest = await Promise.all(Array.from({ length: Math.max(0, first.pages - 1) }, (_, index) => page(index + 2)))
+    return [first, ...rest].flatMap(({ items }) => items)
+  }
+
+  /** An answer's JSON in the shape it must have. */
+  read<T>(answer: Answer, schema: z.ZodType<T>): T {
+    const parsed = schema.safeParse(jsonOf(answer))
+    if (parsed.success) return parsed.data
+    throw UnpackError.of('screen-unexpected', { url: answer.url, wanted: 'the list of items' })
+  }
+
+  /** Opens a screen of the dashboard. */
+  async screen(place: string): Promise<Answer> {
+    const answer = await this.visitor.get(place)
+    if (!formOn(answer.text, '#loginform')) return answer
+    await this.#renew()
+    return this.visitor.get(place)
+  }
+
+  /** The token is asked for once, however many requests want it at the same time. */
+  #token(): Promise<string> {
+    this.#nonce ??= this.#askToken().catch((error: unknown) => {
+      this.#nonce = undefined
+      throw error
+    })
+    return this.#nonce
+  }
+
+  async #askToken(): Promise<string> {
+    const ask = async () => foldSpace((await this.visitor.get('wp-admin/admin-ajax.php?action=rest-nonce', { follow: false })).text)
+    const isToken = (text: string) => /^[0-9a-f]{10}$/.test(text)
+    const token = await ask()
+    if (isToken(token)) return token
+    await this.#logInAgain()
+    const again = await ask()
+    if (!isToken(again)) throw UnpackError.of('session-lost', { address: this.visitor.home })
+    return again
+  }
+
+  async #logInAgain(): Promise<void> {
+    if (!(await logIn(this.visitor, this.login))) throw UnpackError.of('session-lost', { address: this.visitor.home })
+  }
+
+  #renewing: Promise<void> | undefined
+  /** Signs in again; requests that find out at the same time share it. */
+  #renew(): Promise<void> {
+    this.#renewing ??= (async () => {
+      this.#nonce = undefined
+      await this.#logInAgain()
+    })().finally(() => (this.#renewing = undefined))
+    return this.#renewing
+  }
+
+  async signOut(): Promise<void> {
+    const asked = await this.visitor.get('wp-login.php?action=logout', { purpose: 'log-in' })
+    const nonce = /[?&](?:amp;|#038;)?_wpnonce=([0-9a-f]{10})/.exec(asked.text)?.[1]
+    if (nonce === undefined) throw UnpackError.of('screen-unexpected', { url: asked.url, wanted: 'the link to sign out' })
+    await this.visitor.get(`wp-login.php?action=logout&_wpnonce=${nonce}`, { purpose: 'log-in', follow: false })
+    this.#nonce = undefined
+  }
+}
+
+const failure = z.object({ code: z.string() })
+
+/** True if the interface answered as to a stranger. */
+function isLost(answer: Answer): boolean {
+  if (answer.status !== 401 && answer.status !== 403) return false
+  const code = failure.safeParse(jsonOf(answer)).data?.code
+  return code === 'rest_cookie_invalid_nonce' || code === 'rest_not_logged_in' || (answer.status === 401 && code !== undefined)
+}
+
+/** The code of a refusal, or its status. */
+export const refusal = (status: number, body: unknown): string => failure.safeParse(body).data?.code ?? `HTTP ${status}`

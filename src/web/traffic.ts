@@ -1,0 +1,48 @@
+/** What a request is for: log-ins and log-outs are counted apart from what could change the site. */
+export type Purpose = 'read' | 'write' | 'log-in'
+
+export interface Exchange {
+  method: string
+  url: string
+  purpose: Purpose
+  status: number
+  /** Milliseconds since the run began. */
+  started: number
+  ended: number
+}
+
+/** A request as it goes out; for those who watch (the benchmark does). It may hold secrets and is kept nowhere. */
+export interface Outgoing {
+  method: string
+  url: string
+  purpose: Purpose
+  headers: Readonly<Record<string, string>>
+  body?: string
+}
+export type Watch = (request: Outgoing) => (status: number, headers: Readonly<Record<string, string>>, text: string) => void
+
+/** Counts a run's requests. */
+export class Traffic {
+  readonly exchanges: Exchange[] = []
+  readonly #began = performance.now()
+  constructor(private readonly watch?: Watch) {}
+
+  begin(request: Outgoing): (status: number, headers: Readonly<Record<string, string>>, text: string) => void {
+    const exchange: Exchange = { method: request.method, url: request.url, purpose: request.purpose, status: 0, started: performance.now() - this.#began, ended: 0 }
+    this.exchanges.push(exchange)
+    const watched = this.watch?.(request)
+    return (status, headers, text) => {
+      exchange.status = status
+      exchange.ended = performance.now() - this.#began
+      watched?.(status, headers, text)
+    }
+  }
+
+  /** Requests that could change the site, log-ins apart. */
+  get writes(): number {
+    return this.exchanges.filter(({ purpose }) => purpose === 'write').length
+  }
+  get requests(): number {
+    return this.exchanges.length
+  }
+}
