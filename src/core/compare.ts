@@ -1,8 +1,8 @@
-import { areaNames, areaOf, areas, type AnyDifference, type AreaName, type Inventory } from './areas/index.js'
-import type { Ability, Difference, Found, ItemShape, Plan, Value } from './area.js'
+import { anyItem, areaNames, areaOf, type AnyDifference, type AnyItem, type AreaName, type Inventory } from './areas/index.js'
+import type { Ability, Difference, Found, Plan, Value } from './area.js'
 import { goesIn, type Baseline } from './baseline/schema.js'
 import { inOrder } from './order.js'
-import { nameIn } from './ref.js'
+import { nameIn, type Ref } from './ref.js'
 import { bodyDigest } from './text/normal-form.js'
 
 export interface CompareOptions {
@@ -37,13 +37,15 @@ export interface Comparison {
   /** Refs of what neither shipped nor stands in the baseline: any makes it a site in use. */
   others: string[]
   /** What should stand on the site afterwards, area by area; a kept text is the one that is there. */
-  settled: { [A in AreaName]?: readonly ItemShape[] }
+  settled: { [A in AreaName]?: readonly AnyItem[] }
 }
 
 type AnyArea = ReturnType<typeof areaOf>
-type F = Found<AreaName, ItemShape>
-type D = Difference<AreaName, ItemShape>
-const valueOf = (item: ItemShape, key: string): Value | undefined => (item as Record<string, Value | undefined>)[key]
+type F = Found<AreaName, AnyItem>
+type D = Difference<AreaName, AnyItem>
+type P = Plan<AnyItem>
+const valueOf = (item: AnyItem, key: string): Value | undefined => item[key]
+const foundIn = (inventory: Inventory, name: AreaName): F[] => (inventory[name] ?? []).map((found) => ({ ...found, item: anyItem(found.item) }))
 
 /**
  * Compares a baseline with what is on a site.
@@ -56,14 +58,14 @@ export function compare(baseline: Baseline, inventory: Inventory, options: Compa
   const bound = new Map<AreaName, Binding>()
   for (const name of areaNames) {
     const area = areaOf(name)
-    if (inventory[name]) bound.set(name, bind(area, area.plan(baseline), inventory[name] as F[]))
+    if (inventory[name]) bound.set(name, bind(area, area.plan(baseline), foundIn(inventory, name)))
   }
   // somebody's own items decide first: on a site in use, what shipped stays too
   for (const [name, binding] of bound) result.others.push(...othersIn(areaOf(name), binding, baseline))
   const inUse = result.others.length > 0
-  if (inUse) for (const [name, binding] of bound) if (binding.takenOver) bound.set(name, bind(areaOf(name), areaOf(name).plan(baseline), inventory[name] as F[], false))
+  if (inUse) for (const [name, binding] of bound) if (binding.takenOver) bound.set(name, bind(areaOf(name), areaOf(name).plan(baseline), foundIn(inventory, name), false))
 
-  const toCome = new Map([...bound.values()].flatMap(({ pairs }) => pairs.flatMap(({ found, ref }) => (found ? [[found.ref as string, ref] as const] : []))))
+  const toCome = new Map([...bound.values()].flatMap(({ pairs }) => pairs.flatMap(({ found, ref }) => (found ? [[found.ref as string, ref as string] as const] : []))))
   const differences: D[] = []
   for (const name of areaNames) {
     const area = areaOf(name)
@@ -81,14 +83,14 @@ export function compare(baseline: Baseline, inventory: Inventory, options: Compa
 }
 
 interface Binding {
-  pairs: { plan: Plan; ref: string; found?: F }[]
+  pairs: { plan: P; ref: Ref<AreaName>; found?: F }[]
   rest: F[]
   notes: Remark[]
   takenOver: boolean
 }
 
 /** Finds the item that each plan means: by its ref, by the ref it had, or by taking over what shipped. */
-function bind(area: AnyArea, plans: readonly Plan[], found: readonly F[], mayTakeOver = true): Binding {
+function bind(area: AnyArea, plans: readonly P[], found: readonly F[], mayTakeOver = true): Binding {
   const rest = new Set(found)
   const notes: Remark[] = []
   const pairs: Binding['pairs'] = plans.map((plan) => ({ plan, ref: area.ref(plan.item) }))
@@ -121,7 +123,7 @@ function othersIn(area: AnyArea, { rest }: Binding, baseline: Baseline): string[
 }
 
 /** Looks at one planned item; gives the item as it should stand afterwards. */
-function weigh(area: AnyArea, { plan, ref, found }: Binding['pairs'][number], toCome: ReadonlyMap<string, string>, baseline: Baseline, options: CompareOptions, result: Comparison, differences: D[]): ItemShape {
+function weigh(area: AnyArea, { plan, ref, found }: Binding['pairs'][number], toCome: ReadonlyMap<string, string>, baseline: Baseline, options: CompareOptions, result: Comparison, differences: D[]): AnyItem {
   const can = (key: string): Ability => options.can?.(area.name, key) ?? 'can'
   const excused = (key: string) => baseline.leave.includes(`${area.name}.${key}`)
   const wantedKeys = area.keys.filter((key) => valueOf(plan.item, key) !== undefined && !excused(key))
@@ -130,7 +132,7 @@ function weigh(area: AnyArea, { plan, ref, found }: Binding['pairs'][number], to
   const keys = wantedKeys.filter((key) => !never.includes(key))
   const wanted = Object.fromEntries(keys.map((key) => [key, valueOf(plan.item, key)]))
   if (!found) {
-    differences.push({ area: area.name, ref: ref as never, is: 'missing', wanted })
+    differences.push({ area: area.name, ref, is: 'missing', wanted })
     return wanted
   }
   const differing = keys.filter((key) => {
@@ -140,7 +142,7 @@ function weigh(area: AnyArea, { plan, ref, found }: Binding['pairs'][number], to
     return !(area.same?.(key, want, there) ?? want === there)
   })
   const fields: typeof differing = []
-  const after = { ...found.item, ...wanted } as Record<string, Value | undefined>
+  const after: Record<string, Value | undefined> = { ...found.item, ...wanted }
   for (const key of differing) {
     const ability = can(key)
     if (typeof ability === 'object' && 'byHand' in ability) result.byHand.push({ ref: `${area.name}.${key}`, text: ability.byHand })
@@ -152,7 +154,7 @@ function weigh(area: AnyArea, { plan, ref, found }: Binding['pairs'][number], to
       fields.push(key)
     }
   }
-  if (fields.length > 0) differences.push({ area: area.name, ref: ref as never, is: 'different', wanted: wanted as ItemShape, found, fields })
+  if (fields.length > 0) differences.push({ area: area.name, ref, is: 'different', wanted, found, fields })
   return after
 }
 
@@ -187,6 +189,3 @@ function fallingWith(differences: readonly D[]): AnyDifference[] {
     return going.has(holder) ? { ...difference, fallsWith: holder } : difference
   }) as AnyDifference[]
 }
-
-/** The refs that every area of the list has planned. */
-export const plannedRefs = (baseline: Baseline): string[] => Object.values(areas).flatMap((area) => areaOf(area.name).plan(baseline).map((plan) => areaOf(area.name).ref(plan.item)))

@@ -70,7 +70,7 @@ export const catalogue = {
   'not-taken': entry(1, (d: { what: string }) => `The site answered, but did not take it: ${d.what}`, () => 'Look at it in the dashboard; some values are not to be had on this site.'),
   'refused-by-site': entry(1, (d: { code: string }) => `The site refused it (${d.code}).`),
   'waits-for': entry(1, (d: { ref: string }) => `It needs ${d.ref}, which was not settled.`),
-  'stopped': entry(130, (_: object) => 'Stopped. What was begun is in the journal; run the same command again to go on.'),
+  'stopped': entry(130, (_details: object) => 'Stopped. What was begun is in the journal; run the same command again to go on.'),
   'fault': entry(5, (d: { kind: string }) => `Unpack itself failed here (${d.kind}). What was done is in the journal.`, () => 'Please tell its developers what you ran.'),
 } satisfies Record<string, Entry<never>>
 

@@ -1,19 +1,19 @@
-import { areaNames, areaOf, type AnyFound, type AreaName, type Inventory, type Reading } from './areas/index.js'
-import type { Found, ItemShape, ReadItem } from './area.js'
+import { areaNames, areaOf, type AnyFound, type AnyItem, type AreaName, type Inventory, type Reading } from './areas/index.js'
+import type { Found, ReadItem } from './area.js'
 import { originOf } from './shipped.js'
 
 /** Judges what an adapter read: every item gets its ref and its origin. */
 export function inventoryOf(reading: Reading): Inventory {
   const judged = areaNames.flatMap((name) => {
-    const read = reading[name] as readonly ReadItem<ItemShape>[] | undefined
+    const read = reading[name] as readonly ReadItem<AnyItem>[] | undefined
     if (!read) return []
     const area = areaOf(name)
-    const found = read.map(({ item, id, marks, address, copy }): Found<AreaName, ItemShape> => ({
+    const found = read.map(({ item, id, marks, address, copy }): Found<AreaName, AnyItem> => ({
       ref: area.ref(item), id, item, origin: originOf(marks), hidden: marks?.hidden ?? false, needed: marks?.needed, address, copy,
     }))
     return [[name, found] as const]
   })
-  return Object.fromEntries(judged) as Inventory
+  return Object.fromEntries(judged)
 }
 
 /** Every item of an inventory, area by area. */

@@ -1,11 +1,12 @@
-import { areaNames, areaOf, type AnyDifference } from './areas/index.js'
-import type { ItemShape, Value } from './area.js'
+import { anyItem, areaNames, areaOf, type AnyDifference } from './areas/index.js'
+
+const textOf = (value: unknown): string => (typeof value === 'string' ? value : '')
 
 /** The refs of what must stand before a difference can be settled. */
 export function needsOf(difference: AnyDifference): string[] {
   if (difference.is === 'left over') return []
-  const wanted = difference.wanted as ItemShape as Record<string, Value | undefined>
-  return (areaOf(difference.area).links ?? []).map((key) => String(wanted[key] ?? '')).filter((ref) => ref !== '')
+  const wanted = anyItem(difference.wanted)
+  return (areaOf(difference.area).links ?? []).map((key) => textOf(wanted[key])).filter((ref) => ref !== '')
 }
 
 /**

@@ -1,12 +1,12 @@
-import type { AnyDifference } from './areas/index.js'
-import { areaOf } from './areas/index.js'
-import type { ItemShape, Value } from './area.js'
+import { anyItem, areaOf, type AnyDifference } from './areas/index.js'
+import type { Value } from './area.js'
 import { textBlocks } from './text/plain.js'
 
-const field = (item: ItemShape, key: string): Value => ((item as Record<string, Value | undefined>)[key] ?? '') as Value
+const field = (item: object, key: string): Value => anyItem(item)[key] ?? ''
 
 /** A value in quotes, short enough for a line; a body by its first words, nothing as “nothing”. */
 export function valueText(key: string, value: Value): string {
+  if (value === null) return 'the text that shipped'
   const text = key === 'body' ? textBlocks(String(value)).join(' ') : Array.isArray(value) ? value.join(', ') : String(value)
   if (text === '') return 'nothing'
   return key === 'parent' ? text : `“${text.length > 60 ? `${text.slice(0, 57)}…` : text}”`
@@ -14,20 +14,22 @@ export function valueText(key: string, value: Value): string {
 
 /** The fields of a difference that change: what was found and what is wanted. */
 export function changes(difference: AnyDifference): { key: string; found: Value; wanted: Value }[] {
-  const { keys } = areaOf(difference.area)
+  const area = areaOf(difference.area)
   if (difference.is === 'left over') return []
-  const { wanted } = difference as { wanted: ItemShape }
-  if (difference.is === 'missing') return keys.filter((key) => field(wanted, key) !== '').map((key) => ({ key, found: '', wanted: field(wanted, key) }))
-  return difference.fields.map((key) => ({ key, found: field(difference.found.item, key), wanted: field(wanted, key) }))
+  const { wanted } = difference
+  if (difference.is === 'missing') return area.keys.filter((key) => field(wanted, key) !== '').map((key) => ({ key, found: '', wanted: field(wanted, key) }))
+  // in front of a first-run form, a text that will ship is not known word by word
+  const here = (key: string): Value => (area.texts?.includes(key) && anyItem(difference.found.item)[key] === undefined ? null : field(difference.found.item, key))
+  return difference.fields.map((key) => ({ key, found: here(key), wanted: field(wanted, key) }))
 }
 
 /** A difference in words an owner understands, one line. */
 export function differenceText(difference: AnyDifference): string {
   const area = areaOf(difference.area)
-  if (difference.is === 'left over') return `${area.call(difference.found.item)} goes: ${difference.because}`
-  if (difference.is === 'missing' && area.list !== 'one') return `${area.call(difference.wanted)} is missing`
-  const item: ItemShape = difference.is === 'different' ? difference.found.item : difference.wanted
-  const parts = changes(difference).map(({ key, found, wanted }) => `${area.say?.(key as never) ?? key} ${valueText(key, found)} → ${valueText(key, wanted)}`)
+  if (difference.is === 'left over') return `${area.call(anyItem(difference.found.item))} goes: ${difference.because}`
+  if (difference.is === 'missing' && area.list !== 'one') return `${area.call(anyItem(difference.wanted))} is missing`
+  const item = anyItem(difference.is === 'different' ? difference.found.item : difference.wanted)
+  const parts = changes(difference).map(({ key, found, wanted }) => `${area.say?.(key) ?? key} ${valueText(key, found)} → ${valueText(key, wanted)}`)
   return `${area.list === 'one' ? '' : `${area.call(item)}: `}${parts.join(', ')}`
 }
 
@@ -35,5 +37,5 @@ export function differenceText(difference: AnyDifference): string {
 export function differenceLines(difference: AnyDifference): string[] {
   const area = areaOf(difference.area)
   if (area.list !== 'one' || difference.is === 'left over') return [differenceText(difference)]
-  return changes(difference).map(({ key, found, wanted }) => `${area.say?.(key as never) ?? key}: ${valueText(key, found)} → ${valueText(key, wanted)}`)
+  return changes(difference).map(({ key, found, wanted }) => `${area.say?.(key) ?? key}: ${valueText(key, found)} → ${valueText(key, wanted)}`)
 }

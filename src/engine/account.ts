@@ -1,5 +1,5 @@
-import { areaOf, type AnyDifference } from '../core/areas/index.js'
-import type { ItemShape, Value } from '../core/area.js'
+import { anyItem, areaOf, type AnyDifference } from '../core/areas/index.js'
+import type { Value } from '../core/area.js'
 import type { DifferenceLine, Report } from '../core/report/report.js'
 import { changes, differenceText, valueText } from '../core/words.js'
 import type { Run } from './run.js'
@@ -25,7 +25,7 @@ export function systemLine({ surveyed: { findings } }: Pick<Run, 'surveyed'>): {
 }
 
 const plain = (pairs: { key: string; value: Value }[]): Record<string, Value> => Object.fromEntries(pairs.map(({ key, value }) => [key, value]))
-const wholeItem = (item: ItemShape): Record<string, Value> => Object.fromEntries(Object.entries(item).filter(([, value]) => value !== undefined)) as Record<string, Value>
+const wholeItem = (item: object): Record<string, Value> => Object.fromEntries(Object.entries(item).filter(([, value]) => value !== undefined))
 
 /** What stood there before, field by field; null where nothing did. */
 export function foundIn(difference: AnyDifference): Record<string, Value> | null {
@@ -55,10 +55,10 @@ export function accountOf(differences: readonly AnyDifference[], fateOf: (differ
   for (const difference of differences) {
     const area = areaOf(difference.area)
     const { outcome, why, copy } = fateOf(difference)
-    if (difference.is === 'left over') removed.push({ ref: difference.ref, what: area.call(difference.found.item), why: why ?? difference.because, outcome, ...(copy !== undefined && { copy }) })
+    if (difference.is === 'left over') removed.push({ ref: difference.ref, what: area.call(anyItem(difference.found.item)), why: why ?? difference.because, outcome, ...(copy !== undefined && { copy }) })
     else {
-      const fields = changes(difference).map(({ key, found, wanted }) => ({ name: area.say?.(key as never) ?? key, found: valueText(key, found), wanted: valueText(key, wanted) }))
-      changed.push({ area: difference.area, ref: difference.ref, what: area.call(difference.is === 'different' ? { ...difference.found.item, ...difference.wanted } : difference.wanted), is: difference.is, fields, outcome, ...(why !== undefined && { why }) })
+      const fields = changes(difference).map(({ key, found, wanted }) => ({ name: area.say?.(key) ?? key, found: valueText(key, found), wanted: valueText(key, wanted) }))
+      changed.push({ area: difference.area, ref: difference.ref, what: area.call(difference.is === 'different' ? { ...anyItem(difference.found.item), ...anyItem(difference.wanted) } : anyItem(difference.wanted)), is: difference.is, fields, outcome, ...(why !== undefined && { why }) })
     }
   }
   return { changed, removed }

@@ -35,7 +35,7 @@ export async function carryOut(run: Run, session: Session, differences: readonly
     else if (difference.is === 'different' && difference.found.origin === 'shipped' && difference.found.copy !== undefined) copies.set(difference.ref, record.keepCopy(difference.found.ref, difference.found.copy))
   }
   const steps = translate(run, differences, firstRun)
-  const stored = run.options.logins.find(run.home, run.baseline.owner.username)
+  const stored = await run.options.logins.find(run.home, run.baseline.owner.username)
   const held = await carry(steps, {
     session,
     ids,

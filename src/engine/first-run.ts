@@ -19,7 +19,7 @@ export async function fillFirstRun(run: Run, expected: Comparison, record: Recor
   })
   if (missing.length > 0) throw UnpackError.of('first-run-needs', { keys: missing })
   const { username } = baseline.owner
-  if (!options.logins.find(home, username)) await options.logins.put(home, username, makePassword(system.password))
+  if (!(await options.logins.find(home, username))) await options.logins.put(home, username, makePassword(system.password))
 
   run.phase('first run')
   const ofForm = expected.differences.filter(({ area }) => area === 'site' || area === 'owner')

@@ -1,4 +1,4 @@
-import type { LoginsFile } from '../logins/file.js'
+import type { Logins } from '../logins/logins.js'
 import type { System } from '../systems/system.js'
 import type { Resolve } from '../web/connections.js'
 import type { Watch } from '../web/traffic.js'
@@ -19,7 +19,8 @@ export interface SurveyOptions {
 }
 
 export interface RunOptions extends SurveyOptions {
-  logins: LoginsFile
+  /** Where logins are kept; opened when the first one is needed. */
+  logins: Logins
   /** The state folder; the user's own where left out. */
   state?: string
   /** Where records go; `unpack-record` in the current folder where left out. */

@@ -1,6 +1,6 @@
 import type { Dispatcher } from 'undici'
 import { addressText, isThisMachine, parseAddress, type SiteAddress } from '../core/address.js'
-import { areaNames, type AreaName, type Inventory, type ItemOf, type Reading } from '../core/areas/index.js'
+import { areaNames, type AreaName, type Inventory, type ItemOf } from '../core/areas/index.js'
 import type { Ability, ReadItem } from '../core/area.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import { compare, type Comparison } from '../core/compare.js'
@@ -30,7 +30,7 @@ export class Run {
     readonly state: State,
   ) {
     this.traffic = new Traffic(options.watch)
-    this.lines = connections(options.resolve)
+    this.lines = connections(options.resolve, options.signal)
   }
 
   /**
@@ -72,7 +72,7 @@ export class Run {
   /** Signs in as the owner, with the login of the logins file. */
   async signIn(): Promise<SignedIn> {
     const { username } = this.baseline.owner
-    const stored = this.options.logins.find(this.home, username)
+    const stored = await this.options.logins.find(this.home, username)
     if (!stored) throw UnpackError.of('login-missing', { address: this.home, user: username, file: this.options.logins.file })
     this.phase('sign in', username)
     const session = await this.system.signIn(this.visitor(), { username, password: stored.password })
@@ -84,7 +84,7 @@ export class Run {
   async takeStock(session: SignedIn): Promise<Inventory> {
     const read = async (name: AreaName) => [name, await this.onSystem(name)?.read(session)] as const
     const readings = (await Promise.all(areaNames.map(read))).filter(([, items]) => items !== undefined)
-    return inventoryOf(Object.fromEntries(readings) as Reading)
+    return inventoryOf(Object.fromEntries(readings))
   }
 
   compare(inventory: Inventory): Comparison {

@@ -106,7 +106,7 @@ async function settleLocked(run: Run, options: SettleOptions, started: Date): Pr
   const fateOf = (difference: AnyDifference): Fate => fates.get(keyOf(difference)) ?? { outcome: 'not chosen' }
   await session.signOut().catch(() => undefined)
   const checks = options.confirm === false ? [] : await lookAtAll(run, record, oldPlaces)
-  const failed = all.filter((difference) => fateOf(difference).outcome === 'failed').map(({ ref }) => ({ ref: ref as string, ...(why.get(ref) ?? notTaken(ref)) }))
+  const failed = all.filter((difference) => fateOf(difference).outcome === 'failed').map(({ ref }) => ({ ref: ref, ...(why.get(ref) ?? notTaken(ref)) }))
   const kept = left.kept
   record.journal({ event: 'closed', ok: failed.length === 0 && checks.every(({ ok }) => ok) })
   record.report({

@@ -37,7 +37,7 @@ export interface Surveyed extends Verdict {
 export async function survey(address: string, options: SurveyOptions = {}): Promise<Surveyed> {
   const asked = parseAddress(address)
   if (!asked) throw UnpackError.of('address-wrong', { address })
-  const lines = connections(options.resolve)
+  const lines = connections(options.resolve, options.signal)
   try {
     return await look(asked, lines, options)
   } finally {

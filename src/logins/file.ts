@@ -42,8 +42,8 @@ export class LoginsFile {
    * @throws UnpackError `passphrase-wrong`, `logins-broken`
    */
   static async open(file: string, passphrase: Secret, work = WORK): Promise<LoginsFile> {
-    const text = await readFile(file, 'utf8').catch((error: NodeJS.ErrnoException) => {
-      if (error.code === 'ENOENT') return undefined
+    const text = await readFile(file, 'utf8').catch((error: unknown) => {
+      if ((error as NodeJS.ErrnoException).code === 'ENOENT') return undefined
       throw UnpackError.of('logins-broken', { file })
     })
     if (text === undefined) {

@@ -2,4 +2,4 @@ import type { System } from './system.js'
 import { wordpress } from './wordpress/index.js'
 
 /** The real systems that Unpack brings. */
-export const builtIn: readonly System[] = [wordpress as System]
+export const builtIn: readonly System[] = [wordpress]

@@ -47,6 +47,6 @@ export class Step {
   ) {}
   /** @example Step.of(content, { route: 'categories', body: { name: 'Repairs' } }, { proves: [difference] }) */
   static of<F, S extends Session>(carrier: Carrier<F, S>, fields: NoInfer<F>, more: More): Step {
-    return new Step(carrier as unknown as Carrier<unknown>, fields, more)
+    return new Step(carrier, fields, more)
   }
 }

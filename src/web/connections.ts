@@ -1,10 +1,13 @@
+import { setMaxListeners } from 'node:events'
 import { Agent, buildConnector, type Dispatcher } from 'undici'
 
 /** Where a host name and port are to be found; for tests and for sites whose name is not yet in the name servers. */
 export type Resolve = (host: string, port: number) => { host: string; port: number } | Promise<{ host: string; port: number }>
 
 /** Connections that are kept open and shared by all visitors of one run. */
-export function connections(resolve?: Resolve): Dispatcher {
+export function connections(resolve?: Resolve, signal?: AbortSignal): Dispatcher {
+  // every request in flight listens for the stop
+  if (signal) setMaxListeners(0, signal)
   const plain = buildConnector({ timeout: 10_000 })
   return new Agent({
     connections: 6,

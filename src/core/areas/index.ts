@@ -10,7 +10,7 @@ import { posts } from './posts.js'
 import { site } from './site.js'
 import { tags } from './tags.js'
 import { theme } from './theme.js'
-import type { Area, Difference, Found, ItemShape, ReadItem } from '../area.js'
+import type { Area, Difference, Found, ReadItem, Value } from '../area.js'
 
 /** The one list of areas, in the order in which practitioners settle them. Names and types derive from it. */
 export const areas = { owner, site, categories, pages, theme, addOns, menus, media, tags, members, posts, comments } as const
@@ -27,5 +27,9 @@ export type Reading = { [A in AreaName]?: ReadItem<ItemOf<A>>[] }
 
 export const areaNames = Object.keys(areas) as AreaName[]
 
+/** An item of any area, field by field. */
+export type AnyItem = Readonly<Record<string, Value | undefined>>
 /** An area seen without its own types: the one place where the union of areas meets code that serves all. */
-export const areaOf = (name: AreaName): Area<AreaName, ItemShape> => areas[name] as unknown as Area<AreaName, ItemShape>
+export const areaOf = (name: AreaName): Area<AreaName, AnyItem> => areas[name] as unknown as Area<AreaName, AnyItem>
+/** An item seen without its own type. */
+export const anyItem = (item: object): AnyItem => item as AnyItem

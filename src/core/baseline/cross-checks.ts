@@ -10,6 +10,7 @@ const secretKey = /pass(?:word|phrase|wd)?$|^pw[d]?$|secret$/i
 const notSecrets = new Set<unknown>(['made', 'stored', 'asked', null])
 
 const isGroup = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
+const textOf = (value: unknown): string => (typeof value === 'string' ? value : '')
 const listOf = (value: unknown): unknown[] => (Array.isArray(value) ? value : [])
 
 /** All groups of keys in the file, with their paths. */
@@ -52,7 +53,7 @@ function easyUserName(values: Record<string, unknown>, add: Add): void {
   const { site, owner } = values
   const name = isGroup(owner) ? owner.username : undefined
   if (typeof name !== 'string') return
-  const ofSite = isGroup(site) ? `${String(site.title ?? '')} ${String(site.address ?? '').replace(/^https?:\/\//, '').replace(/[:/].*/, '')}` : ''
+  const ofSite = isGroup(site) ? `${textOf(site.title)} ${textOf(site.address).replace(/^https?:\/\//, '').replace(/[:/].*/, '')}` : ''
   const words = new Set([...easy, ...ofSite.toLowerCase().split(/[^\p{L}\p{N}]+/u).filter((word) => word.length > 2)])
   const plain = name.toLowerCase().replace(/[^a-z]/g, '')
   if (words.has(name.toLowerCase()) || words.has(plain) || ofSite.toLowerCase().replace(/[^a-z]/g, '') === plain)

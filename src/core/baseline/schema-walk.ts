@@ -42,7 +42,7 @@ export const keysAt = (path: readonly PropertyKey[]): string[] => {
 /** What may stand at a path, in words. */
 export function expectedAt(path: readonly PropertyKey[]): string {
   const say = (node: SchemaNode): string => {
-    if (node.const !== undefined) return String(node.const)
+    if (node.const !== undefined) return JSON.stringify(node.const).replaceAll('"', '')
     if (node.enum) return node.enum.map(String).join(' or ')
     if (node.type === 'array') return 'a list'
     if (node.properties) return `a group of keys (${Object.keys(node.properties).slice(0, 6).join(', ')}${Object.keys(node.properties).length > 6 ? ', …' : ''})`
@@ -58,7 +58,7 @@ export function exampleAt(path: readonly PropertyKey[]): string | undefined {
   const key = [...path].reverse().find((step) => typeof step === 'string')
   const node = schemaAt(path)
   const value = node.examples?.[0] ?? node.const ?? node.enum?.[0] ?? node.anyOf?.[0]?.enum?.[0] ?? (node.type === 'string' ? 'Repairs' : undefined)
-  return value === undefined || key === undefined ? undefined : `${String(key)}: ${flow(value)}`
+  return value === undefined || key === undefined ? undefined : `${key}: ${flow(value)}`
 }
 
 const flow = (value: unknown): string =>

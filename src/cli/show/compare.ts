@@ -1,0 +1,63 @@
+import pc from 'picocolors'
+import type { z } from 'zod'
+import type { compareDocument } from '../../core/report/report.js'
+import { anyItem, areaOf, type AnyDifference } from '../../core/areas/index.js'
+import type { Comparison, Remark } from '../../core/compare.js'
+import { changes, differenceText, valueText } from '../../core/words.js'
+import { differenceLine } from '../../engine/account.js'
+import type { Compared } from '../../engine/compare.js'
+import { heading, row } from './layout.js'
+
+export const compareJson = ({ comparison, system, expected }: Compared): z.output<typeof compareDocument> => {
+  const { differences, kept, byHand, unseen, never, notes, others } = comparison
+  return { system, differences: differences.map(differenceLine), kept, byHand, unseen, never, notes, others, expected }
+}
+
+const labels = { missing: 'missing', different: 'different', 'left over': 'goes' } as const
+
+function differenceRows(difference: AnyDifference): string[] {
+  const area = areaOf(difference.area)
+  if (difference.is === 'left over') return row(labels['left over'], differenceText(difference).replace(/ goes: /, ': '))
+  if (area.list === 'one') return changes(difference).flatMap(({ key, found, wanted }, index) => row(index === 0 ? labels.different : '', `${area.say?.(key) ?? key}: ${valueText(key, found)} → ${pc.bold(valueText(key, wanted))}`))
+  if (difference.is === 'missing') return row(labels.missing, area.call(anyItem(difference.wanted)))
+  const [first, ...rest] = changes(difference).map(({ key, found, wanted }) => `${area.say?.(key) ?? key} ${valueText(key, found)} → ${pc.bold(valueText(key, wanted))}`)
+  return [...row(labels.different, area.call(anyItem(difference.found.item))), ...[first, ...rest].flatMap((line) => row('', `  ${line ?? ''}`))]
+}
+
+const remarks = (title: string, items: readonly Remark[], intro?: string): string[] =>
+  items.length === 0 ? [] : ['', heading(title), ...(intro ? row('', intro) : []), ...items.flatMap(({ ref, text }) => row('', /\./.test(ref) ? `${ref}: ${text}` : text))]
+
+/** Differences in the order of settling, a block for each area. */
+export function differenceBlocks(differences: readonly AnyDifference[]): string[] {
+  let last = ''
+  return differences.flatMap((difference) => {
+    const block = difference.is === 'left over' ? 'left over' : areaOf(difference.area).title
+    const lines = differenceRows(difference)
+    if (block === last) return lines
+    last = block
+    return ['', heading(block), ...lines]
+  })
+}
+
+export function remarkBlocks({ kept, byHand, unseen, never, notes, others }: Comparison): string[] {
+  return [
+    ...remarks('kept as it is', kept),
+    ...remarks('by hand', byHand, 'this system can’t be given these by Unpack:'),
+    ...remarks('not to be read back', unseen),
+    ...remarks('never', never, 'this system has no such thing; “leave” in the baseline excuses a key:'),
+    ...remarks('to know', notes),
+    ...(others.length > 0 ? ['', heading('in use'), ...row('', `It holds what neither shipped nor stands in the baseline: ${others.join(', ')}. settle wants --in-use, and then touches only what the baseline names.`)] : []),
+  ]
+}
+
+export function compareLines({ comparison, system, expected }: Compared, address: string): string[] {
+  const { differences } = comparison
+  return [
+    `${heading(address)} ${pc.dim(system ? `${system.id} ${system.version}` : '')}`,
+    ...(expected ? row('', 'The first-run form waits there: what the system ships is expected, and compared again once it is seen.', 0) : []),
+    ...differenceBlocks(differences),
+    ...remarkBlocks(comparison),
+    '',
+    differences.length === 0 ? 'Nothing differs from the baseline.' : `${differences.length === 1 ? 'One difference' : `${differences.length} differences`} from the baseline, in the order in which they would be settled.`,
+  ]
+}

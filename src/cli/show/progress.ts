@@ -1,0 +1,18 @@
+import pc from 'picocolors'
+import type { RunEvent } from '../../engine/events.js'
+
+const words: Record<Extract<RunEvent, { is: 'phase' }>['phase'], string> = {
+  survey: 'looking at', 'sign in': 'signing in as', read: 'reading', compare: 'comparing', 'first run': 'filling in the first-run form of', settle: 'settling', 'read back': 'reading back', confirm: 'confirming',
+}
+
+/** Tells a run's progress on standard error, a line each; results go to standard output alone. */
+export function progress(): (event: RunEvent) => void {
+  const tell = (line: string) => process.stderr.write(`${line}\n`)
+  return (event) => {
+    if (event.is === 'phase') tell(pc.dim(`· ${words[event.phase]} ${event.text}`))
+    else if (event.is === 'carried') {
+      tell(pc.dim(`    ${event.carrier}: ${event.refs.join(', ')}`))
+      for (const ref of event.refused) tell(pc.red(`    refused: ${ref}`))
+    }
+  }
+}

@@ -1,0 +1,25 @@
+/**
+ * `unpack`: survey, compare, settle and confirm as calls, and what an adapter for another system is made of.
+ * @packageDocumentation
+ */
+export * from './core/index.js'
+export { compareSite, type Compared } from './engine/compare.js'
+export { confirm, type Confirmed } from './engine/confirm.js'
+export type { Phase, RunEvent } from './engine/events.js'
+export type { RunOptions, SurveyOptions } from './engine/options.js'
+export { settle, type Choice, type SettleOptions, type Settled } from './engine/settle.js'
+export { survey, type Surveyed } from './engine/survey.js'
+export { undo, type Undone } from './engine/undo.js'
+export { LoginsFile, type StoredLogin } from './logins/file.js'
+export { LazyLogins, type Logins } from './logins/logins.js'
+export { makePassword } from './logins/password.js'
+export { builtIn } from './systems/index.js'
+export { Shelf } from './systems/shelf.js'
+export { Step, type Carried, type Carrier, type IdOf, type Resolved, type SecretOf } from './systems/step.js'
+export { isSystem, type AreaOnSystem, type Here, type Login, type Look, type Screen, type Session, type SignedIn, type System } from './systems/system.js'
+export { jsonOf, type Answer } from './web/answer.js'
+export type { Resolve } from './web/connections.js'
+export { NoAnswer } from './web/failure.js'
+export { formOn, has, type Form } from './web/forms.js'
+export { Traffic, type Exchange, type Outgoing, type Purpose, type Watch } from './web/traffic.js'
+export { Visitor, type Ask } from './web/visitor.js'

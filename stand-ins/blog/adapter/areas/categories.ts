@@ -1,0 +1,26 @@
+import { refOf, Step, type AreaOnSystem } from 'unpack'
+import { items } from '../carriers/forms.js'
+import type { StandInSession } from '../session.js'
+
+const ships = { name: 'Everything', slug: 'everything' }
+
+export const categories: AreaOnSystem<'categories', StandInSession> = {
+  async read(session) {
+    const rows = await session.rows('categories')
+    return rows.map(({ id, data, cells }) => {
+      const above = rows.find((row) => String(row.id) === data.parent)
+      const item = { name: cells[0] ?? '', slug: data.slug ?? '', description: data.description ?? '', parent: above ? refOf('categories', above.data.slug ?? '') : '' }
+      const known = item.name === ships.name && item.slug === ships.slug
+      return { id, item, marks: { place: id === 1, untouched: known && item.description === '', known, needed: data.needed === 'true' }, address: new URL(`category/${data.path ?? ''}`, session.visitor.home).href, copy: item }
+    })
+  },
+  translate(differences) {
+    return differences.map((difference) => {
+      const proves = [difference]
+      if (difference.is === 'left over') return Step.of(items, { room: 'categories', id: { idOf: difference.ref }, remove: true }, { proves })
+      const { name, slug, description, parent } = difference.wanted
+      const fields = { name, slug, ...(description !== undefined && { description }), parent: parent === '' ? '0' : { idOf: parent } }
+      return Step.of(items, { room: 'categories', ...(difference.is === 'different' && { id: { idOf: difference.found.ref } }), fields }, { proves, gives: difference.ref })
+    })
+  },
+}

@@ -1,0 +1,20 @@
+import { digest, refOf, Step, type AreaOnSystem } from 'unpack'
+import { items } from '../carriers/forms.js'
+import type { StandInSession } from '../session.js'
+import { shippedTexts } from '../shipped-texts.js'
+
+export const comments: AreaOnSystem<'comments', StandInSession> = {
+  async read(session) {
+    const [rows, posts] = await Promise.all([session.rows('comments'), session.rows('posts')])
+    return rows.map(({ id, data, cells }) => {
+      const on = posts.find((post) => String(post.id) === data.post)
+      return {
+        id,
+        item: { key: String(id), by: cells[0] ?? '', on: on ? refOf('posts', on.data.slug ?? '') : '' },
+        marks: { place: id === 1, untouched: data.made === on?.data.made, known: shippedTexts.has(digest(data.text ?? '')) },
+        copy: data,
+      }
+    })
+  },
+  translate: (differences) => differences.map((difference) => Step.of(items, { room: 'comments', id: { idOf: difference.ref }, remove: true }, { proves: [difference] })),
+}

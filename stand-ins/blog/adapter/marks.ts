@@ -1,0 +1,13 @@
+import { digest, foldSpace, textBlocks, type Marks } from 'unpack'
+import { shippedTexts } from './shipped-texts.js'
+import type { Row } from './session.js'
+
+/** Marks of a post or page in the place of a shipped one. */
+export function marksOf({ id, data }: Row, body: string, ids: readonly number[]): Marks {
+  return {
+    place: ids.includes(id) && data.by === '1',
+    untouched: data.made === data.edited,
+    known: shippedTexts.has(digest(foldSpace(textBlocks(body).join(' ')))),
+    hidden: data.state !== 'published',
+  }
+}

@@ -1,0 +1,49 @@
+/** Text made safe for HTML. */
+export const esc = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;')
+
+const style = `
+  :root { --ink: #23302f; --paper: #fdfbf6; --line: #d9d2c3; --sea: #1f5f66; }
+  body { margin: 0; background: var(--paper); color: var(--ink); font: 17px/1.6 Georgia, 'DejaVu Serif', serif; }
+  header, main, footer { max-width: 44rem; margin: 0 auto; padding: 1rem 1.25rem; }
+  header { border-bottom: 3px double var(--line); }
+  header h1 { margin: .5rem 0 0; font-size: 1.7rem; } header p { margin: 0 0 .5rem; color: #5b6665; }
+  nav a { margin-right: 1.1rem; } a { color: var(--sea); }
+  footer { border-top: 1px solid var(--line); color: #5b6665; font-size: .85rem; }
+  article { margin: 1.5rem 0; } table { border-collapse: collapse; width: 100%; } td, th { text-align: left; padding: .35rem .6rem; border-bottom: 1px solid var(--line); }
+  label { display: block; margin: .7rem 0 .2rem; } input, textarea, select { font: inherit; width: 100%; max-width: 36rem; box-sizing: border-box; padding: .3rem; }
+  input[type=checkbox] { width: auto; } button { font: inherit; margin-top: 1rem; padding: .4rem 1rem; }`
+
+/** A whole page. `head` and `body` are HTML, everything else is text. */
+export const page = (options: { title: string; lang: string; head?: string; body: string }): string =>
+  `<!doctype html>
+<html lang="${esc(options.lang)}">
+<head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${esc(options.title)}</title>
+<meta name="generator" content="Stand-in blog 1.0">${options.head ?? ''}<style>${style}</style></head>
+<body>
+${options.body}
+</body>
+</html>
+`
+
+/** A form with its one-time token. Fields are name, label and value; a value that is a list of choices becomes a menu. */
+export function form(options: { action: string; token: string; id: string; button: string; fields: readonly Field[] }): string {
+  const fields = options.fields.map(({ name, label, value, choices, kind }) => {
+    const input = choices
+      ? `<select name="${name}">${choices.map((choice) => `<option value="${esc(choice)}"${choice === value ? ' selected' : ''}>${esc(choice || '(none)')}</option>`).join('')}</select>`
+      : kind === 'long'
+        ? `<textarea name="${name}" rows="12">\n${esc(value)}</textarea>`
+        : kind === 'box'
+          ? `<input type="checkbox" name="${name}" value="1"${value === '1' ? ' checked' : ''}>`
+          : `<input name="${name}" type="${kind ?? 'text'}" value="${esc(value)}">`
+    return `<label>${esc(label)}</label>${input}`
+  })
+  return `<form id="${options.id}" method="post" action="${options.action}"><input type="hidden" name="token" value="${options.token}">${fields.join('')}<button>${esc(options.button)}</button></form>`
+}
+
+export interface Field {
+  name: string
+  label: string
+  value: string
+  choices?: readonly string[]
+  kind?: 'long' | 'password' | 'box' | 'email'
+}

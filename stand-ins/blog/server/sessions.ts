@@ -1,0 +1,40 @@
+import { randomBytes } from 'node:crypto'
+import type { FastifyReply, FastifyRequest } from 'fastify'
+
+interface Session { account: number; tokens: Set<string> }
+const secret = (): string => randomBytes(16).toString('hex')
+
+/** Who is signed in, and the one-time tokens of their forms. */
+export class Sessions {
+  readonly #open = new Map<string, Session>()
+  constructor(private readonly base: string) {}
+
+  begin(reply: FastifyReply, account: number): void {
+    const id = secret()
+    this.#open.set(id, { account, tokens: new Set() })
+    void reply.setCookie('sitting', id, { path: this.base, httpOnly: true, sameSite: 'lax' })
+  }
+  account(request: FastifyRequest): number | undefined {
+    return this.#of(request)?.account
+  }
+  /** A token for one form, good for one sending. */
+  token(request: FastifyRequest): string {
+    const token = secret()
+    this.#of(request)?.tokens.add(token)
+    return token
+  }
+  /** True if the token was given out to this session and not used before. */
+  spend(request: FastifyRequest, token: string | undefined): boolean {
+    return token !== undefined && (this.#of(request)?.tokens.delete(token) ?? false)
+  }
+  end(request: FastifyRequest): void {
+    this.#open.delete(request.cookies.sitting ?? '')
+  }
+  /** Ends everybody's session, as a restart or a time limit would. */
+  endAll(): void {
+    this.#open.clear()
+  }
+  #of(request: FastifyRequest): Session | undefined {
+    return this.#open.get(request.cookies.sitting ?? '')
+  }
+}
