@@ -1,7 +1,8 @@
-import type { AnyDifference, Inventory } from '../core/areas/index.js'
+import { anyItem, type AnyDifference, type Inventory } from '../core/areas/index.js'
 import { allFound } from '../core/inventory.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import type { Comparison, Remark } from '../core/compare.js'
+import { inOrder } from '../core/order.js'
 import { UnpackError } from '../core/errors.js'
 import type { Check } from '../core/report/report.js'
 import { bodyDigest } from '../core/text/normal-form.js'
@@ -102,7 +103,7 @@ async function settleLocked(run: Run, options: SettleOptions, started: Date): Pr
     const reason = still ? (why.get(difference.ref) ?? { code: 'not-taken', text: UnpackError.of('not-taken', { what: difference.ref }).message }) : undefined
     fates.set(keyOf(difference), { outcome: still ? 'failed' : 'settled', why: reason?.text, copy: copies.get(difference.ref) })
   }
-  const all = [...shown.differences.filter((difference) => !comparison.differences.some((other) => isSame(other, difference))), ...comparison.differences]
+  const all = merged(shown.differences, comparison.differences)
   const fateOf = (difference: AnyDifference): Fate => fates.get(keyOf(difference)) ?? { outcome: 'not chosen' }
   await session.signOut().catch(() => undefined)
   const checks = options.confirm === false ? [] : await lookAtAll(run, record, oldPlaces)
@@ -129,6 +130,20 @@ const notTaken = (ref: string) => ({ code: 'not-taken', text: UnpackError.of('no
 const notesOf = (...comparisons: Comparison[]): Remark[] => {
   const all = comparisons.flatMap(({ notes }) => notes)
   return all.filter(({ ref, text }, index) => all.findIndex((note) => note.ref === ref && note.text === text) === index)
+}
+
+/** What was shown and what was seen after the first-run form, as one account: an item's fields of both stand together. */
+function merged(shown: readonly AnyDifference[], seen: readonly AnyDifference[]): AnyDifference[] {
+  const only = shown.filter((difference) => !seen.some((other) => isSame(other, difference)))
+  const both = seen.map((difference) => {
+    const before = shown.find((other) => isSame(other, difference))
+    if (!before || before === difference || before.is === 'left over' || difference.is !== 'different') return difference
+    const fields = before.is === 'different' ? (before.fields as readonly string[]) : Object.keys(before.wanted)
+    const done = fields.filter((key) => anyItem(before.wanted)[key] !== undefined && !(difference.fields as readonly string[]).includes(key))
+    const was = Object.fromEntries(done.map((key) => [key, before.is === 'different' ? anyItem(before.found.item)[key] : '']))
+    return { ...difference, fields: [...done, ...difference.fields], found: { ...difference.found, item: { ...difference.found.item, ...was } } } as AnyDifference
+  })
+  return inOrder([...only, ...both])
 }
 
 async function stock(run: Run, session: SignedIn): Promise<Inventory> {

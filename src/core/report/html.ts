@@ -15,7 +15,7 @@ const timeText = (iso: string): string =>
 function changed({ changed: all }: Report): string {
   return all
     .map(({ ref, what, is, fields, outcome: fate, why }) => {
-      const rows = fields.map(({ name, found, wanted }) => `<tr><th scope="row">${esc(name)}</th><td class="found">${is === 'missing' ? '' : esc(found)}</td><td class="to" aria-label="became">→</td><td class="wanted">${esc(wanted)}</td></tr>`)
+      const rows = fields.map(({ name, found, wanted }) => `<tr><th scope="row">${esc(name)}</th>${is === 'missing' ? '' : `<td class="found">${esc(found)}</td><td class="to" aria-label="became">→</td>`}<td class="wanted">${esc(wanted)}</td></tr>`)
       return `<article><h3>${esc(what)} <code>${esc(ref)}</code>${outcome(fate)}</h3>${why ? `<p class="bad">${esc(why)}</p>` : ''}<table>${rows.join('')}</table></article>`
     })
     .join('')

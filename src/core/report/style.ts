@@ -14,6 +14,6 @@ table { border-collapse: collapse; width: 100%; table-layout: fixed; } th, td { 
 th { width: 9.5rem; color: var(--quiet); } .to { width: 1.6rem; color: var(--quiet); } .found { color: var(--quiet); } .wanted { font-weight: 600; }
 ul { padding-left: 1.2rem; margin: .3rem 0; } li { margin: .25rem 0; }
 .checks { list-style: none; padding: 0; } .checks li { display: flex; gap: .6rem; border-bottom: 1px solid var(--line); padding: .3rem 0; margin: 0; } .checks .ok b { color: var(--sea); } .checks small { display: block; color: var(--quiet); }
-@media (max-width: 34rem) { table, tbody, tr, th, td { display: block; width: auto; } tr { padding: .3rem 0; } .found:not(:empty)::before { content: 'was '; } .found:empty, .to { display: none; } }
+@media (max-width: 34rem) { table, tbody, tr, th, td { display: block; width: auto; } tr { padding: .3rem 0; } .found::before { content: 'was '; } .to { display: none; } }
 @media print { body { max-width: none; } article { break-inside: avoid; } }
 `

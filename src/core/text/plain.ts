@@ -1,7 +1,11 @@
+import { decodeHTML } from 'entities'
 import { Parser } from 'htmlparser2'
 
 /** Every run of white space, no-break spaces too, becomes one space; the ends are trimmed. */
 export const foldSpace = (text: string): string => text.replace(/[\s\u00a0\u202f]+/g, ' ').trim()
+
+/** Entities become the signs they stand for; tags stay. For texts that a system stores half-way to HTML. */
+export const decoded = (text: string): string => decodeHTML(text)
 
 /** Typographic quotes, dashes and dots become the keyboard's: systems rewrite them on the way to the visitor. */
 export const foldTypography = (text: string): string =>

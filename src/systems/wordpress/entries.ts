@@ -1,7 +1,7 @@
-import { load } from 'cheerio'
 import type { ReadItem } from '../../core/area.js'
 import type { AnyDifference } from '../../core/areas/index.js'
 import type { PageItem } from '../../core/areas/pages.js'
+import { decoded } from '../../core/text/plain.js'
 import { Step } from '../step.js'
 import { content } from './carriers/content.js'
 import { entrySchema, type Entry } from './items.js'
@@ -15,7 +15,7 @@ export async function readEntry(entry: Entry, kind: 'post' | 'page', session: Wo
   return {
     id: entry.id,
     item: {
-      title: load(`<p>${entry.title.raw}</p>`, null, false)('p').text(),
+      title: decoded(entry.title.raw),
       slug: decodeURIComponent(entry.slug),
       body: entry.content.raw,
       state: entry.status === 'publish' ? 'published' : 'draft',

@@ -1,5 +1,5 @@
-import { load } from 'cheerio'
 import type { Marks } from '../../../core/area.js'
+import { decoded } from '../../../core/text/plain.js'
 import { refOf } from '../../../core/ref.js'
 import type { AreaOnSystem } from '../../system.js'
 import { Step } from '../../step.js'
@@ -10,8 +10,7 @@ import type { WordPressSession } from '../session.js'
 import { shippedWords } from '../shipped-texts.js'
 
 const FIRST = 1
-const plain = (html: string): string => load(`<p>${html}</p>`, null, false)('p').text()
-const ships = ({ name, slug }: Term): boolean => shippedWords.some(({ category }) => category.slug === slug && category.name === plain(name))
+const ships = ({ name, slug }: Term): boolean => shippedWords.some(({ category }) => category.slug === slug && category.name === decoded(name))
 
 export const categories: AreaOnSystem<'categories', WordPressSession> = {
   async read(session) {
@@ -22,7 +21,7 @@ export const categories: AreaOnSystem<'categories', WordPressSession> = {
       const above = slugs.get(term.parent)
       return {
         id: term.id,
-        item: { name: plain(term.name), slug: decodeURIComponent(term.slug), description: plain(term.description), parent: above === undefined ? '' : refOf('categories', decodeURIComponent(above)) },
+        item: { name: decoded(term.name), slug: decodeURIComponent(term.slug), description: decoded(term.description), parent: above === undefined ? '' : refOf('categories', decodeURIComponent(above)) },
         marks,
         address: term.link,
         copy: term,

@@ -1,3 +1,4 @@
+import { decoded } from '../../../core/text/plain.js'
 import type { AreaOnSystem } from '../../system.js'
 import { Step } from '../../step.js'
 import { firstRun } from '../carriers/first-run.js'
@@ -9,7 +10,7 @@ export const owner: AreaOnSystem<'owner', WordPressSession> = {
   can: { username: { byHand: 'the user name can’t be changed on this system: make a second administrator under “accounts” in the dashboard, sign in as that one, and remove the first' } },
   async read(session) {
     const me = (await usersOf(session)).find(({ username }) => username === session.login.username)
-    return me ? [{ id: me.id, item: { username: me.username, first: me.first_name, last: me.last_name, shown: me.name, email: me.email } }] : []
+    return me ? [{ id: me.id, item: { username: me.username, first: decoded(me.first_name), last: decoded(me.last_name), shown: decoded(me.name), email: me.email } }] : []
   },
   translate(differences, { firstRun: atFirstRun }) {
     return differences.flatMap((difference) => {

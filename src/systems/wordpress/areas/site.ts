@@ -1,4 +1,3 @@
-import { load } from 'cheerio'
 import type { SiteItem } from '../../../core/areas/site.js'
 import type { AreaOnSystem } from '../../system.js'
 import { Step } from '../../step.js'
@@ -11,9 +10,6 @@ import { localeOf, tagOf } from '../locale.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
 
-/** Titles are stored with some of their signs spelled as entities. */
-const decoded = (text: string): string => load(`<p>${text}</p>`, null, false)('p').text()
-
 const zone = (values: Record<string, string>): string => {
   if (values.timezone_string) return values.timezone_string
   const hours = Number(values.gmt_offset ?? 0)
@@ -24,8 +20,8 @@ export const site: AreaOnSystem<'site', WordPressSession> = {
   async read(session) {
     const [{ values }, addresses] = await Promise.all([optionsOf(session), addressesOf(session)])
     const item: SiteItem = {
-      title: decoded(values.blogname ?? ''),
-      description: decoded(values.blogdescription ?? ''),
+      title: values.blogname ?? '',
+      description: values.blogdescription ?? '',
       language: tagOf(values.WPLANG ?? ''),
       timezone: zone(values),
       searchEngines: values.blog_public === '0' ? 'turned away' : 'welcome',

@@ -1,0 +1,48 @@
+import assert from 'node:assert/strict'
+import type { ConformanceCase } from '../case.js'
+
+const wanted = [
+  { name: 'Sightings', slug: 'sightings', description: 'What we met & where', replaces: 'shipped', under: [{ name: 'Rock pools', slug: 'rock-pools', under: [{ name: 'Blennies', slug: 'blennies' }] }] },
+  { name: 'Tides', slug: 'tides' },
+]
+
+export const categoryCases: readonly ConformanceCase[] = [
+  {
+    name: 'categories three deep, the shipped one taken over, and a second run without a write',
+    area: 'categories',
+    needs: ['categories.name', 'categories.slug', 'categories.description', 'categories.parent'],
+    async run(site) {
+      const baseline = site.baseline({ categories: wanted })
+      const { settled } = await site.settled(baseline)
+      assert.deepEqual(settled.filter((ref) => ref.startsWith('categories/')).sort(), ['categories/blennies', 'categories/rock-pools', 'categories/sightings', 'categories/tides'])
+      assert.equal((await site.settle(baseline)).writes, 0)
+    },
+  },
+  {
+    name: 'a category renamed in the file is renamed on the site, and moves when its parent differs',
+    area: 'categories',
+    needs: ['categories.name', 'categories.slug', 'categories.parent'],
+    async run(site) {
+      await site.settled(site.baseline({ categories: wanted }))
+      const renamed = [
+        { name: 'Sightings', slug: 'sightings' },
+        { name: 'Pools', slug: 'pools', was: 'rock-pools' },
+        { name: 'Tides', slug: 'tides', under: [{ name: 'Blennies', slug: 'blennies' }] },
+      ]
+      const { settled, comparison } = await site.settled(site.baseline({ categories: renamed }))
+      assert.ok(comparison.differences.every(({ is }) => is === 'different'), 'nothing is made a second time')
+      assert.deepEqual([...settled].sort(), ['categories/blennies', 'categories/pools'])
+    },
+  },
+  {
+    name: 'a category that the file says is gone goes',
+    area: 'categories',
+    needs: ['categories.name', 'categories.slug'],
+    async run(site) {
+      await site.settled(site.baseline({ categories: wanted }))
+      const [first] = wanted
+      const { settled } = await site.settled(site.baseline({ categories: [first], gone: { categories: ['tides'] } }))
+      assert.deepEqual(settled, ['categories/tides'])
+    },
+  },
+]

@@ -1,0 +1,84 @@
+import assert from 'node:assert/strict'
+import { join } from 'node:path'
+import type { ConformanceCase } from '../case.js'
+
+const files = { 'home.md': 'We look at *what the tide leaves*.\n\n- [Rota](../rota/)\n- "Boots & buckets" — bring both\n', 'rota.md': '## Rota\n\nKelp on Mondays.\n', 'other.md': 'Something else entirely.\n' }
+const pages = [
+  { title: 'Home', slug: 'home', body: 'home.md', replaces: 'shipped' },
+  { title: 'Rota & tides', slug: 'rota', body: 'rota.md' },
+]
+
+export const pageCases: readonly ConformanceCase[] = [
+  {
+    name: 'a page takes over the shipped one in place, another is new, and a second run writes nothing',
+    area: 'pages',
+    needs: ['pages.title', 'pages.slug', 'pages.body'],
+    async run(site) {
+      const baseline = site.baseline({ shipped: 'remove', pages, files })
+      const { settled, comparison } = await site.settled(baseline)
+      assert.ok(settled.includes('pages/home') && settled.includes('pages/rota'))
+      assert.ok(comparison.differences.some(({ ref, is }) => ref === 'pages/home' && is === 'different'), 'in place')
+      const before = await site.provided.writes()
+      const again = await site.settle(baseline)
+      assert.deepEqual({ writes: again.writes, differences: again.comparison.differences.length }, { writes: 0, differences: 0 })
+      assert.equal(await site.provided.writes(), before, 'counted on the server’s side')
+      // nor from another folder, with nothing remembered and the record gone
+      const elsewhere = await site.settle(baseline, { state: join(site.provided.state, 'new'), records: join(site.provided.records, 'new') })
+      assert.deepEqual({ writes: elsewhere.writes, kept: elsewhere.comparison.kept.filter(({ ref }) => ref.startsWith('pages/')) }, { writes: 0, kept: [] })
+    },
+  },
+  {
+    name: 'a page renamed in the file is renamed, and its new text reaches the site',
+    area: 'pages',
+    needs: ['pages.title', 'pages.slug', 'pages.body'],
+    async run(site) {
+      await site.settled(site.baseline({ shipped: 'remove', pages, files }))
+      const renamed = [pages[0], { title: 'Who comes when', slug: 'who', was: 'rota', body: 'other.md' }]
+      const { settled, comparison } = await site.settled(site.baseline({ shipped: 'remove', pages: renamed, files }))
+      assert.deepEqual(settled, ['pages/who'])
+      assert.deepEqual(comparison.kept.filter(({ ref }) => ref.startsWith('pages/')), [])
+    },
+  },
+  {
+    name: 'a text that was changed since is the owner’s: kept and reported; --again writes the planned one',
+    area: 'pages',
+    needs: ['pages.body'],
+    async run(site) {
+      const plan = site.baseline({ shipped: 'remove', pages, files })
+      await site.settled(plan)
+      // the owner at work: from another folder, with a plan of their own
+      const theirs = site.baseline({ shipped: 'remove', pages, files: { ...files, 'rota.md': 'Limpet on Mondays.\n' } })
+      await site.settled(theirs, { state: join(site.provided.state, 'theirs'), again: true })
+      const kept = await site.settle(plan)
+      assert.equal(kept.writes, 0)
+      assert.ok(kept.comparison.kept.some(({ ref }) => ref === 'pages/rota'))
+      const again = await site.settled(plan, { again: true })
+      assert.deepEqual(again.settled, ['pages/rota'])
+    },
+  },
+  {
+    name: 'an item that neither shipped nor stands in the baseline makes it a site in use: refused, then only named items are touched',
+    area: 'pages',
+    needs: ['pages.title'],
+    async run(site) {
+      await site.settled(site.baseline({ pages, files }))
+      const other = site.baseline({ site: { title: 'Another title' }, shipped: 'remove', pages: [pages[0]], files })
+      const before = await site.provided.writes()
+      await assert.rejects(site.settle(other), { code: 'in-use' })
+      assert.equal(await site.provided.writes(), before)
+      const { settled, comparison } = await site.settled(other, { inUse: true })
+      assert.deepEqual(settled, ['site'])
+      assert.ok(comparison.kept.some(({ ref }) => ref === 'pages/rota'))
+    },
+  },
+  {
+    name: 'two pages: what differs can be chosen from',
+    area: 'pages',
+    needs: ['pages.title'],
+    async run(site) {
+      await site.settled(site.baseline())
+      const { settled, open } = await site.settle(site.baseline({ pages: pages.map(({ title, slug }) => ({ title, slug })) }), { choose: ({ differences }) => differences.filter(({ ref }) => ref === 'pages/rota') })
+      assert.deepEqual({ settled, open: open.map(({ ref }) => ref) }, { settled: ['pages/rota'], open: ['pages/home'] })
+    },
+  },
+]

@@ -1,0 +1,61 @@
+import assert from 'node:assert/strict'
+import { survey } from '../../engine/survey.js'
+import type { ConformanceCase } from '../case.js'
+
+export const siteCases: readonly ConformanceCase[] = [
+  {
+    name: 'the survey knows the first-run form, and that it is safe',
+    area: 'site',
+    needs: [],
+    async run({ address, system }) {
+      const { standing, safe, findings, requests } = await survey(address, { systems: [system] })
+      assert.deepEqual({ standing, safe, id: findings.system?.id, proven: findings.system?.proven }, { standing: 'first-run', safe: true, id: system.id, proven: true })
+      assert.ok(requests <= 12, `${requests} requests`)
+    },
+  },
+  {
+    name: 'after the first-run form alone the site is fresh',
+    area: 'site',
+    needs: ['site.title'],
+    async run(site) {
+      await site.settled(site.baseline())
+      const { standing, safe } = await survey(site.address, { systems: [site.system] })
+      assert.deepEqual({ standing, safe }, { standing: 'fresh', safe: true })
+    },
+  },
+  {
+    name: 'title and description, with signs that HTML knows, reach the site as written',
+    area: 'site',
+    needs: ['site.title', 'site.description'],
+    async run(site) {
+      const baseline = site.baseline({ site: { title: 'Ropes & “knots” <old>', description: "It's 3 > 2 & salt" } })
+      await site.settled(baseline)
+      assert.equal((await site.settle(baseline)).writes, 0)
+    },
+  },
+  {
+    name: 'time zone, contact address and search engines',
+    area: 'site',
+    needs: ['site.timezone', 'site.contact', 'site.searchEngines'],
+    async run(site) {
+      await site.settled(site.baseline({ site: { timezone: 'Europe/Vienna', contact: 'desk@tidepool.example', searchEngines: 'turned away' } }))
+      const changed = site.baseline({ site: { timezone: 'Europe/London', contact: 'post@tidepool.example', searchEngines: 'welcome' } })
+      const { comparison, settled } = await site.settled(changed)
+      assert.deepEqual(settled, ['site'])
+      const [difference] = comparison.differences
+      assert.ok(difference?.is === 'different')
+      assert.deepEqual([...difference.fields].sort(), ['contact', 'searchEngines', 'timezone'])
+    },
+  },
+  {
+    name: 'the language of the first-run form and of the site',
+    area: 'site',
+    needs: ['site.language'],
+    async run(site) {
+      await site.settled(site.baseline({ site: { language: 'de' } }))
+      const english = site.baseline({ site: { language: 'en' } })
+      await site.settled(english)
+      assert.equal((await site.settle(english)).writes, 0)
+    },
+  },
+]

@@ -1,0 +1,79 @@
+import { execFile, execFileSync } from 'node:child_process'
+import { readFileSync, rmSync, writeFileSync, mkdirSync } from 'node:fs'
+import { createServer, type AddressInfo } from 'node:net'
+import { join } from 'node:path'
+import { after } from 'node:test'
+import { fileURLToPath } from 'node:url'
+import { promisify } from 'node:util'
+
+const run = promisify(execFile)
+const lab = fileURLToPath(new URL('../../lab/wordpress/', import.meta.url))
+const here = fileURLToPath(new URL('../../.lab/', import.meta.url))
+
+/** A real WordPress on this machine, with hands on its files and database. */
+export interface LabBlog {
+  address: string
+  /** Makes it fresh again: the first-run form waits. */
+  reset(): Promise<void>
+  /** Runs SQL behind the site's back; gives the answer's lines. */
+  sql(text: string): string
+  /** Puts a PHP file in place that the system runs on every request, or takes it away. */
+  meddle(php: string | undefined): void
+  /** Requests that could change the site, log-ins apart, as its server counted them. */
+  writes(): number
+  /** All requests that arrived, a line each. */
+  requests(): string[]
+  stop(): void
+  start(): Promise<void>
+}
+
+export async function freePort(): Promise<number> {
+  const server = createServer()
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
+  const { port } = server.address() as AddressInfo
+  await new Promise((resolve) => server.close(resolve))
+  return port
+}
+
+/** Starts one for a test file; it is stopped when that ends. */
+export async function labBlog(name: string, subdir = ''): Promise<LabBlog> {
+  const folder = join(here, name)
+  const port = await freePort()
+  const up = async (reset: boolean) => {
+    const env = { ...process.env, SUBDIR: subdir, ...(reset && { RESET: '1' }) }
+    const { stdout } = await run(join(lab, 'up'), [folder, String(port)], { env, maxBuffer: 1 << 24 })
+    return /^ready (\S+)/m.exec(stdout)?.[1] ?? ''
+  }
+  const log = join(folder, 'log/requests.log')
+  const site = join(folder, 'www', subdir)
+  const stop = () => { execFileSync(join(lab, 'down'), [folder]) }
+  const address = await up(true)
+  after(stop)
+  const lines = () => {
+    try {
+      return readFileSync(log, 'utf8').trim().split('\n')
+    } catch {
+      return []
+    }
+  }
+  return {
+    address,
+    requests: lines,
+    writes: () => lines().filter((line) => !/^(?:GET|HEAD) /.test(line) && !/wp-login\.php|wp-cron\.php/.test(line)).length,
+    reset: async () => {
+      rmSync(log, { force: true })
+      await up(true)
+    },
+    sql: (text) => execFileSync('mariadb', ['--no-defaults', '-uroot', '-S', join(folder, 'run/db.sock'), '-N', '-e', text, 'blog'], { encoding: 'utf8' }),
+    meddle(php) {
+      const file = join(site, 'wp-content/mu-plugins/meddle.php')
+      mkdirSync(join(site, 'wp-content/mu-plugins'), { recursive: true })
+      if (php === undefined) rmSync(file, { force: true })
+      else writeFileSync(file, `<?php\n${php}\n`)
+    },
+    stop,
+    start: async () => {
+      await up(false)
+    },
+  }
+}
