@@ -27,7 +27,7 @@ export interface Failure {
 
 /** A system as an adapter recognised it, from outside. */
 export interface Recognised {
-  /** The system's id: `wordpress`. */
+  /** The system’s id, a name that never changes. */
   id: string
   /** What an owner calls it. */
   name: string

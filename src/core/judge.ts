@@ -2,7 +2,7 @@ import type { Findings, PageFacts, Recognised, Standing, Verdict } from './findi
 
 /** Letters above which a single page is somebody's, with a picture and without. */
 const SOME_PROSE = 260
-const MUCH_PROSE = 700
+const MUCH_PROSE = 480
 /** Letters that make a linked page one with something on it. */
 const INNER_PAGE = 40
 
