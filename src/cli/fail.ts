@@ -2,7 +2,7 @@ import pc from 'picocolors'
 import type { z } from 'zod'
 import type { UnpackError } from '../core/errors.js'
 import type { errorDocument } from '../core/report/report.js'
-import { asUnpackError } from '../engine/run.js'
+import { asUnpackError } from '../engine/error-of.js'
 
 /** An error as the document that programs read. */
 export function errorJson({ code, message, at, next, lines }: UnpackError): z.output<typeof errorDocument> {

@@ -26,10 +26,9 @@ const gather = (value: string, before: string[] = []): string[] => [...before, v
 export const withSystems = (command: Command): Command =>
   command.option('--json', 'print one JSON document').option('--with <module>', 'a further system, by its module (may be given several times)', gather)
 
-export const siteCommand = (name: string, description: string): Command =>
+export const siteCommand = (name: string): Command =>
   withSystems(
     new Command(name)
-      .description(description)
       .argument('<baseline>', 'the baseline file')
       .option('--at <address>', "another address than the file's")
       .option('--logins <file>', 'the logins file (UNPACK_LOGINS; else in your config folder)')

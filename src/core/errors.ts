@@ -58,6 +58,8 @@ export const catalogue = {
   // 5: stopped part-way
   'first-run-refused': entry(5, (d: { address: string; why: string }) => `The first-run form of ${d.address} was not accepted: ${d.why}`,
     () => 'The password is in the logins file. Run the same command again.'),
+  'lost-answer': entry(5, (d: { url: string; finding: string }) => `The answer of ${d.url} was lost (${d.finding}), and reading the site again did not help.`,
+    () => 'Run the same command again; it looks first what is there, and goes on.'),
   'screen-unexpected': entry(5, (d: { url: string; wanted: string }) => `${d.url} is not as expected: ${d.wanted} was not found there.`,
     () => 'The page is kept in the record. Run the same command again; if it stays so, do this step by hand.'),
   'session-lost': entry(5, (d: { address: string }) => `${d.address} ended the session, and signing in once more did not help.`, () => 'Run the same command again; it goes on where this one stopped.'),

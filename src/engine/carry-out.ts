@@ -42,7 +42,9 @@ export async function carryOut(run: Run, session: Session, differences: readonly
     secrets: stored ? { owner: stored.password } : {},
     before(carrier, load) {
       run.tell({ is: 'sent', carrier: carrier.name, refs: refsOf(load) })
-      for (const difference of proved(load)) {
+      const carried = proved(load)
+      const falling = differences.filter((difference) => difference.is === 'left over' && carried.some(({ ref }) => ref === difference.fallsWith))
+      for (const difference of [...carried, ...falling]) {
         record.journal({
           event: 'begun', carrier: carrier.name, ref: difference.ref, is: difference.is,
           was: foundIn(difference) as JournalLine['was'], wanted: wantedIn(difference) as JournalLine['wanted'],

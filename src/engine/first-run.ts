@@ -31,7 +31,7 @@ export async function fillFirstRun(run: Run, expected: Comparison, record: Recor
     record.journal({ event: 'lost', why: error.failure.text })
     const session = await run.signIn().catch(() => undefined)
     if (session) return session
-    throw error
+    throw UnpackError.of('lost-answer', { url: error.url, finding: error.failure.text })
   }
   const [refused] = why.values()
   if (refused) throw UnpackError.of('first-run-refused', { address: home, why: refused.text })

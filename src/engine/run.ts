@@ -10,7 +10,6 @@ import type { AreaOnSystem, Session, SignedIn, System } from '../systems/system.
 import { builtIn } from '../systems/index.js'
 import { Shelf } from '../systems/shelf.js'
 import { connections } from '../web/connections.js'
-import { NoAnswer } from '../web/failure.js'
 import { Traffic } from '../web/traffic.js'
 import { Visitor } from '../web/visitor.js'
 import type { Phase, RunEvent } from './events.js'
@@ -124,11 +123,4 @@ function refuseUnsafe({ findings, standing, reasons, address }: Surveyed, baseli
   if (!system.proven && !options.unproven) throw UnpackError.of('not-proven', { system: system.name, version: system.version || 'of a version it does not tell' })
   if (address.origin.startsWith('http:') && !isThisMachine(address) && !options.plainHttp) throw UnpackError.of('plain-http', { address: to })
   return found
-}
-
-/** Turns what a connection did into what an owner can be told. */
-export function asUnpackError(error: unknown): UnpackError {
-  if (error instanceof UnpackError) return error
-  if (error instanceof NoAnswer) return UnpackError.of('no-answer', { url: error.url, finding: error.failure.text })
-  return UnpackError.of('fault', { kind: error instanceof Error ? error.name : 'unknown' })
 }

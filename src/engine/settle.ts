@@ -202,7 +202,7 @@ async function settleAndReadBack(run: Run, session: SignedIn, chosen: readonly A
     await remember(run, after, chosen, left)
     for (const difference of chosen) record.journal({ event: 'read back', ref: difference.ref, is: difference.is, ok: !left.differences.some((other) => isSame(other, difference)) })
     if (!lost) return { left: run.compare(after), why, copies }
-    if (attempt === 2) throw lost
+    if (attempt === 2) throw UnpackError.of('lost-answer', { url: lost.url, finding: lost.failure.text })
     open = left.differences.filter((difference) => chosen.some((other) => isSame(other, difference)))
     before = after
   }

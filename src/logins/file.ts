@@ -1,4 +1,3 @@
-import { armor, Decrypter, Encrypter, generateIdentity, identityToRecipient } from 'age-encryption'
 import { randomUUID } from 'node:crypto'
 import { chmod, mkdir, open, readFile, rename } from 'node:fs/promises'
 import { dirname } from 'node:path'
@@ -6,8 +5,11 @@ import { z } from 'zod'
 import { UnpackError } from '../core/errors.js'
 import { Secret } from '../core/secret.js'
 
-/** scrypt's work factor of age's own tool: about a second, paid once a run. */
-const WORK = 18
+/** The ciphers, loaded when a logins file is first opened: other commands start faster without them. */
+const age = () => import('age-encryption')
+
+/** scrypt's work factor, as a power of two: OWASP's least for a password store, about a second here, paid once a run. */
+const WORK = 17
 
 const envelope = z.strictObject({
   unpackLogins: z.literal(1),
@@ -42,6 +44,7 @@ export class LoginsFile {
    * @throws UnpackError `passphrase-wrong`, `logins-broken`
    */
   static async open(file: string, passphrase: Secret, work = WORK): Promise<LoginsFile> {
+    const { armor, Decrypter, Encrypter, generateIdentity } = await age()
     const text = await readFile(file, 'utf8').catch((error: unknown) => {
       if ((error as NodeJS.ErrnoException).code === 'ENOENT') return undefined
       throw UnpackError.of('logins-broken', { file })
@@ -54,15 +57,16 @@ export class LoginsFile {
       return new LoginsFile(file, armor.encode(await encrypter.encrypt(identity)), identity, [])
     }
     const { key, logins } = parsed(text, file)
+    const broken = () => UnpackError.of('logins-broken', { file })
     const opener = new Decrypter()
     opener.addPassphrase(passphrase.reveal())
-    const identity = await opener.decrypt(armor.decode(key), 'text').catch(() => {
+    const identity = await opener.decrypt(bytes(armor, key, broken), 'text').catch(() => {
       throw UnpackError.of('passphrase-wrong', { file })
     })
     const reader = new Decrypter()
     reader.addIdentity(identity)
-    const plain = await reader.decrypt(armor.decode(logins), 'text').catch(() => {
-      throw UnpackError.of('logins-broken', { file })
+    const plain = await reader.decrypt(bytes(armor, logins, broken), 'text').catch(() => {
+      throw broken()
     })
     const stored = contents.safeParse(JSON.parse(plain))
     if (!stored.success) throw UnpackError.of('logins-broken', { file })
@@ -91,12 +95,22 @@ export class LoginsFile {
   }
 
   async #write(logins: StoredLogin[]): Promise<void> {
+    const { armor, Encrypter, identityToRecipient } = await age()
     const encrypter = new Encrypter()
     encrypter.addRecipient(await identityToRecipient(this.identity))
     const plain = JSON.stringify(logins.map((login) => ({ ...login, password: login.password.reveal() })))
     const text = `${JSON.stringify({ unpackLogins: 1, key: this.key, logins: armor.encode(await encrypter.encrypt(plain)) }, null, 2)}\n`
     await writeAtomically(this.file, text)
     this.logins = logins
+  }
+}
+
+/** The bytes behind age's armour. */
+function bytes(armor: { decode(text: string): Uint8Array }, armored: string, broken: () => Error): Uint8Array {
+  try {
+    return armor.decode(armored)
+  } catch {
+    throw broken()
   }
 }
 

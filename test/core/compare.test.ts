@@ -96,7 +96,7 @@ test('a text is replaced only if what stands there is ours', () => {
 })
 
 test('by hand, never, and what the file excuses', () => {
-  const can = (area: string, key: string) => (key === 'title' ? { byHand: 'do it there' } : key === 'timezone' ? { never: 'no zones here' } : ('can' as const))
+  const can = (_area: string, key: string) => (key === 'title' ? { byHand: 'do it there' } : key === 'timezone' ? { never: 'no zones here' } : ('can' as const))
   const there = { site: [{ id: 1, item: { title: 'Other', timezone: '' } }] }
   const plan = (rest = '') => readBaseline(`unpack: 1\nsite: { address: "http://127.0.0.1/", title: Tidepool, timezone: UTC }\nowner: { username: marlow }\n${rest}`).baseline
   const one = lines(plan(), there, { can })

@@ -15,10 +15,11 @@ export function unpack(args: readonly string[], options: { env?: Record<string, 
     const child = spawn(process.execPath, [main, ...args], { cwd: options.cwd, env: { ...process.env, NO_COLOR: '1', NODE_OPTIONS: '', ...options.env }, stdio: ['pipe', 'pipe', 'pipe'] })
     let out = ''
     let err = ''
+    let stopped = false
     child.stdout.setEncoding('utf8').on('data', (text: string) => (out += text))
     child.stderr.setEncoding('utf8').on('data', (text: string) => {
       err += text
-      if (options.abortAt?.test(err)) child.kill('SIGINT')
+      if (!stopped && options.abortAt?.test(err)) stopped = child.kill('SIGINT')
     })
     child.stdin.end(options.input ?? '')
     child.on('close', (exit) => { resolve({ exit, out, err }) })

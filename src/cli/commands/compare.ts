@@ -5,7 +5,7 @@ import { compareJson, compareLines } from '../show/compare.js'
 import { print, runOptions, siteCommand, type SiteFlags } from '../site-command.js'
 
 export const compareCommand = (): Command =>
-  siteCommand('compare', 'Show what is not as planned, in the order in which it would be settled. Writes nothing.')
+  siteCommand('compare')
     .option('--again', 'compare texts that were changed since, too')
     .addHelpText('after', `
 Examples:

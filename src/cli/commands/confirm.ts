@@ -6,7 +6,7 @@ import { checkLines, checkSummary } from '../show/checks.js'
 import { print, runOptions, siteCommand, type SiteFlags } from '../site-command.js'
 
 export const confirmCommand = (): Command =>
-  siteCommand('confirm', 'Look at the result as a visitor and at the dashboard as the owner. Writes nothing.')
+  siteCommand('confirm')
     .option('--record <folder>', 'where records go (unpack-record)')
     .addHelpText('after', `
 Examples:

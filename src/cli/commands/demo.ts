@@ -26,7 +26,6 @@ const PASSPHRASE = 'demo'
 
 export const demoCommand = (): Command =>
   new Command('demo')
-    .description('Watch the whole job on a stand-in blog: survey, compare, settle, confirm. Needs nothing installed.')
     .option('--keep', 'leave the site up afterwards, until Ctrl-C')
     .addHelpText('after', `
 Examples:

@@ -16,7 +16,6 @@ const part = (name: string, description: string): Command => new Command(name).d
 
 export const loginsCommand = (): Command =>
   new Command('logins')
-    .description('The encrypted file that holds user names and passwords.')
     .addCommand(part('list', 'list the logins, without passwords').option('--json', 'print one JSON document').action(list))
     .addCommand(part('add', 'store a login; the password is asked for, or read from standard input').argument('<address>').argument('<user>').action(add))
     .addCommand(part('show', 'print a password').argument('<address>').argument('<user>').action(show))

@@ -3,7 +3,6 @@ import { schemas } from '../schemas.js'
 
 export const schemaCommand = (): Command =>
   new Command('schema')
-    .description('Print a JSON Schema (2020-12): of the baseline file, or of a document that Unpack writes.')
     .addArgument(new Argument('[document]', 'which').choices(Object.keys(schemas)).default('baseline'))
     .addHelpText('after', `
 Examples:

@@ -19,7 +19,7 @@ interface SettleFlags extends SiteFlags {
 }
 
 export const settleCommand = (): Command =>
-  siteCommand('settle', 'Bring the site to its baseline: shows the differences, asks, settles them, reads back, confirms.')
+  siteCommand('settle')
     .option('--yes', 'do not ask')
     .option('--in-use', 'go on although the site is in use; touches only what the baseline names')
     .option('--again', 'write planned texts over later edits')

@@ -11,7 +11,6 @@ const OWNER = { username: 'boss', password: 'harbour-light-41' }
 
 export const standInCommand = (): Command =>
   new Command('stand-in')
-    .description('Run a small simulated site on this machine, in memory, to try things on.')
     .addArgument(new Argument('<kind>', 'what it is').choices(['blog']))
     .option('--port <number>', 'where it listens on 127.0.0.1; 0 finds a free one', portNumber, 4101)
     .addOption(new Option('--standing <standing>', 'what stands there').choices(['placeholder', 'first-run', 'fresh', 'in-use']).default('first-run'))

@@ -5,7 +5,6 @@ import { surveyJson, surveyLines } from '../show/survey.js'
 
 export const surveyCommand = (): Command =>
   withSystems(new Command('survey'))
-    .description('Look at an address from outside: what stands there, and is it safe to go on? Writes nothing.')
     .argument('<address>', 'a whole http or https address')
     .addHelpText('after', `
 Examples:

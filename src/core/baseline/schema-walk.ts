@@ -14,16 +14,18 @@ export interface SchemaNode {
   $defs?: Record<string, SchemaNode>
 }
 
-const root = baselineJsonSchema() as SchemaNode
+let made: SchemaNode | undefined
+/** Made when the first mistake is explained, and then kept. */
+const root = (): SchemaNode => (made ??= baselineJsonSchema() as SchemaNode)
 
 const resolve = (node: SchemaNode): SchemaNode => {
   const name = node.$ref?.split('/').at(-1)
-  return name === undefined ? node : { ...root.$defs?.[name], ...node, $ref: undefined }
+  return name === undefined ? node : { ...root().$defs?.[name], ...node, $ref: undefined }
 }
 
 /** The part of the schema that describes a path, as far as the path is known. */
 export function schemaAt(path: readonly PropertyKey[]): SchemaNode {
-  let node = resolve(root)
+  let node = resolve(root())
   for (const step of path) {
     const options = [node, ...(node.anyOf ?? [])].map(resolve)
     const next = typeof step === 'number' ? options.find((o) => o.items)?.items : options.find((o) => o.properties?.[String(step)])?.properties?.[String(step)]

@@ -25,7 +25,7 @@ const shippedSchema = z
   .describe('What happens to what came with the system and was not touched since; left out: keep')
 
 const checkSchema = z.strictObject({
-  at: z.string().startsWith('/', { error: "a place on the site, from the site's address on" }).describe("The place, from the site's address on").meta({ examples: ['/visit/'] }),
+  at: z.string().regex(/^\//, { error: "a place on the site, from the site's address on" }).describe("The place, from the site's address on").meta({ examples: ['/visit/'] }),
   as: z.literal('visitor').default('visitor').describe('Who looks'),
   shows: z.string().min(1).describe('A text that must be seen there'),
 })

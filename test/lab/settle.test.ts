@@ -1,0 +1,148 @@
+import assert from 'node:assert/strict'
+import { join } from 'node:path'
+import { test } from 'node:test'
+import { compareSite, LoginsFile, Secret, settle, survey, undo } from 'unpack'
+import { unpack } from '../help/cli.js'
+import { demoBaseline, demoFolder } from '../help/demo.js'
+import { folder } from '../help/folders.js'
+import { labBlog } from '../help/lab.js'
+import { ownFolders, PASSPHRASE } from '../help/sites.js'
+
+const root = folder()
+const blog = await labBlog('settle')
+const demo = join(demoFolder, 'baseline.yaml')
+const run = async (args: string[], name = 'cli') => {
+  const logins = join(root, name, 'logins.json')
+  // a file that opens at once: its slowness is tested elsewhere
+  await (await LoginsFile.open(logins, new Secret(PASSPHRASE), 4)).put('http://127.0.0.1:1/', 'nobody', new Secret('x'))
+  return unpack(args, { cwd: root, env: { UNPACK_STATE: join(root, name), UNPACK_LOGINS: logins, UNPACK_PASSPHRASE: PASSPHRASE } })
+}
+
+test('by the command line, from the first-run form to a confirmed blog; writes are counted by the server', async () => {
+  const { standing, requests } = await survey(blog.address)
+  assert.equal(standing, 'first-run')
+  assert.ok(requests <= 12)
+  const settled = await run(['settle', demo, '--at', blog.address, '--yes', '--json'])
+  assert.equal(settled.exit, 0, settled.err + settled.out)
+  const { writes, failed, checks, settled: refs } = JSON.parse(settled.out) as { writes: number; failed: unknown[]; checks: { ok: boolean }[]; settled: string[] }
+  assert.deepEqual([failed, writes], [[], blog.writes()])
+  assert.ok(checks.length >= 25 && checks.every(({ ok }) => ok))
+  assert.ok(['posts/hello-world', 'comments/1', 'pages/privacy-policy', 'pages/home', 'categories/repairs'].every((ref) => refs.includes(ref)))
+  assert.equal(blog.sql("select concat(ID, ' ', post_name) from wp_posts where post_type in ('post','page') and post_status='publish' order by ID").trim().split('\n')[0], '2 home', 'the sample page was taken over in place')
+  const before = blog.writes()
+  const again = await run(['settle', demo, '--at', blog.address, '--yes', '--json'])
+  assert.deepEqual([again.exit, (JSON.parse(again.out) as { writes: number }).writes, blog.writes() - before], [0, 0, 0])
+  const elsewhere = await run(['compare', demo, '--at', blog.address, '--json'], 'cli')
+  assert.deepEqual((JSON.parse(elsewhere.out) as { differences: unknown[] }).differences, [])
+})
+
+test('a settled site from outside: in use, with its reasons, in at most 12 requests', async () => {
+  const { standing, requests, findings } = await survey(blog.address)
+  assert.deepEqual([standing, findings.system?.version, findings.system?.proven], ['in-use', '6.1.9', true])
+  assert.ok(requests <= 12)
+})
+
+test('a shipped post that was edited stays; a session lost before every request is renewed; somebody’s draft makes a site in use', async () => {
+  await blog.reset()
+  const folders = await ownFolders(root)
+  const plain = demoBaseline(blog.address, (text) => text.replace('shipped: remove', 'shipped: keep').replace(/categories:[\s\S]*/, ''))
+  await settle(plain, { ...folders, confirm: false })
+  // the shipped post edited by its owner, the sample page untouched
+  blog.sql("update wp_posts set post_title='Our first', post_modified_gmt='2026-11-30 10:00:00', post_modified='2026-11-30 10:00:00' where ID=1")
+  const done = await settle(demoBaseline(blog.address), { ...folders, confirm: false, on: (event) => { if (event.is === 'sent') blog.sql("delete from wp_usermeta where meta_key='session_tokens'") } })
+  assert.deepEqual(done.failed, [])
+  assert.deepEqual(done.comparison.kept.map(({ ref }) => ref), ['posts/hello-world'])
+  assert.equal(blog.sql('select count(*) from wp_posts where ID=1').trim(), '1')
+  blog.sql("insert into wp_posts (post_author, post_title, post_name, post_status, post_type, post_content, post_excerpt, to_ping, pinged, post_content_filtered, post_date, post_date_gmt, post_modified, post_modified_gmt) values (1,'Boats','boats','draft','post','x','','','','','2026-11-30','2026-11-30','2026-11-30','2026-11-30')")
+  const before = blog.writes()
+  const other = demoBaseline(blog.address, (text) => text.replace('Opening days', 'Open days'))
+  await assert.rejects(settle(other, { ...folders }), { code: 'in-use' })
+  assert.equal(blog.writes(), before)
+})
+
+test('a removed post, with its comment, is made again from its copy', async () => {
+  await blog.reset()
+  const folders = await ownFolders(root)
+  const { record = '' } = await settle(demoBaseline(blog.address), { ...folders, confirm: false })
+  assert.equal(blog.sql("select count(*) from wp_posts where post_type='post' and post_status='publish'").trim(), '0')
+  const { again, failed } = await undo(demoBaseline(blog.address), record, { ...folders, refs: ['posts/hello-world', 'comments/1'] })
+  assert.deepEqual([again, failed], [['posts/hello-world', 'comments/1'], []])
+  assert.match(blog.sql("select concat(post_name, ' ', post_title, ' ', comment_count) from wp_posts where post_type='post' and post_status='publish'"), /hello-world Hello world! 1/)
+})
+
+test('a German first run: what ships is known in German', async () => {
+  await blog.reset()
+  const folders = await ownFolders(root)
+  const german = demoBaseline(blog.address, (text) => text.replace('language: en', 'language: de'))
+  const { comparison } = await compareSite(german, folders)
+  assert.ok(comparison.differences.some(({ ref }) => ref === 'posts/hallo-welt'), comparison.differences.map(({ ref }) => ref).join())
+  const done = await settle(german, folders)
+  assert.deepEqual([done.failed, done.checks.filter(({ ok }) => !ok), done.comparison.kept], [[], [], []])
+  assert.equal(blog.sql("select option_value from wp_options where option_name='WPLANG'").trim(), 'de_DE')
+  const before = blog.writes()
+  assert.equal((await settle(german, folders)).writes, 0)
+  assert.equal(blog.writes(), before)
+})
+
+test('a language the site hasn’t got is told as failed', async () => {
+  await blog.reset()
+  const done = await settle(demoBaseline(blog.address, (text) => text.replace('language: en', 'language: en-GB')), { ...(await ownFolders(root)), confirm: false })
+  assert.deepEqual(done.failed.map(({ ref, code }) => [ref, code]), [['site', 'not-taken']])
+})
+
+test('stopped right after the first-run form, the next run goes on', async () => {
+  await blog.reset()
+  const folders = await ownFolders(root)
+  const controller = new AbortController()
+  await assert.rejects(settle(demoBaseline(blog.address), { ...folders, signal: controller.signal, on: (event) => { if (event.is === 'carried') controller.abort() } }), { code: 'stopped' })
+  const done = await settle(demoBaseline(blog.address), folders)
+  assert.deepEqual([done.failed, done.checks.filter(({ ok }) => !ok)], [[], []])
+})
+
+test('the first-run form refuses: the password is kept, and what to do is said', async () => {
+  await blog.reset()
+  const folders = await ownFolders(root)
+  const baseline = demoBaseline(blog.address)
+  await assert.rejects(settle({ ...baseline, owner: { ...baseline.owner, email: 'ines@x.y@z' } }, folders), { code: 'first-run-refused', exit: 5 })
+  assert.ok(folders.logins.find(blog.address, 'marlow'))
+  assert.deepEqual((await settle(baseline, { ...folders, confirm: false })).failed, [])
+})
+
+test('the database is gone; the configuration is gone; the interface is closed to visitors', async () => {
+  const folders = await ownFolders(root)
+  blog.sql('rename table wp_options to wp_away')
+  const gone = await survey(blog.address)
+  assert.notEqual(gone.standing, 'fresh')
+  blog.sql('rename table wp_away to wp_options')
+  blog.meddle("http_response_code(500); echo '<html><body><h1>x</h1></body></html>'; exit;")
+  const broken = await survey(blog.address)
+  assert.deepEqual([broken.standing, broken.safe], ['unknown', false])
+  await assert.rejects(settle(demoBaseline(blog.address), folders), { code: 'cannot-open', exit: 4 })
+  blog.meddle("add_filter('rest_authentication_errors', fn($r) => is_user_logged_in() ? $r : new WP_Error('closed', 'x', ['status' => 401]));")
+  const closed = await survey(blog.address)
+  assert.deepEqual([closed.standing, closed.findings.system?.id], ['unknown', 'wordpress'])
+  blog.meddle(undefined)
+})
+
+test('in a sub-folder, reached by another name, and written without its slash', async () => {
+  const inner = await labBlog('sub-folder', 'blog')
+  assert.match(inner.address, /\/blog\/$/)
+  const folders = await ownFolders(root)
+  const done = await settle(demoBaseline(inner.address.replace(/\/$/, '')), folders)
+  assert.deepEqual([done.failed, done.checks.filter(({ ok }) => !ok)], [[], []])
+  const before = inner.writes()
+  assert.equal((await settle(demoBaseline(inner.address), folders)).writes, 0)
+  assert.equal(inner.writes(), before)
+  // its own address is the one of the first run: under another name the run stops and names it
+  const other = inner.address.replace('127.0.0.1', 'localhost')
+  await assert.rejects(settle(demoBaseline(other), folders), (error: Error & { code?: string }) => error.code === 'address-leads-elsewhere' && error.message.includes(inner.address))
+  inner.stop()
+})
+
+test('a wrong password, with every sort of sign in it, is refused and said', async () => {
+  const folders = await ownFolders(root)
+  await blog.reset()
+  await settle(demoBaseline(blog.address), { ...folders, confirm: false })
+  await folders.logins.put(blog.address, 'marlow', new Secret('wrong "pass" wörd \\'))
+  await assert.rejects(settle(demoBaseline(blog.address), folders), { code: 'login-refused', exit: 4 })
+})

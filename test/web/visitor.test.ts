@@ -1,0 +1,70 @@
+import assert from 'node:assert/strict'
+import { test } from 'node:test'
+import { formOn, NoAnswer, parseAddress, Traffic, Visitor } from 'unpack'
+import { connections } from '../../src/web/connections.js'
+import { serve, type Handler, type Reply } from '../help/pages.js'
+
+async function visitor(places: Record<string, Reply> | Handler, roams = false) {
+  const served = await serve(places)
+  const traffic = new Traffic()
+  return { ...served, traffic, visitor: new Visitor(parseAddress(served.address) ?? { origin: '', base: '/' }, connections(), traffic, undefined, roams) }
+}
+
+test('cookies are kept and sent back, in the order in which they were set', async () => {
+  const { visitor: somebody } = await visitor((request, response) => {
+    response.setHeader('set-cookie', ['a=1; Path=/', 'b=old; Path=/', 'b=; Max-Age=0; Path=/', 'b=new; Path=/'])
+    response.end(request.headers.cookie ?? 'none')
+  })
+  assert.equal((await somebody.get('/')).text, 'none')
+  assert.equal((await somebody.get('/')).text, 'a=1; b=new')
+})
+
+test('redirects are followed on the site, and never off it', async () => {
+  const there = await serve({ '/': 'elsewhere' })
+  const { visitor: somebody, address, seen } = await visitor({ '/': { status: 302, headers: { location: 'in#part' } }, '/in': 'here', '/out': { status: 302, headers: { location: there.address } } })
+  const answer = await somebody.get('/')
+  assert.deepEqual([answer.text, answer.url, answer.hops.length], ['here', `${address}in`, 1])
+  await assert.rejects(somebody.get('/out'), { code: 'left-the-site' })
+  assert.deepEqual(there.seen, [])
+  assert.equal((await somebody.get('/out', { follow: false })).status, 302)
+  assert.equal(seen.length, 4)
+})
+
+test('redirects in a circle end', async () => {
+  const { visitor: somebody } = await visitor({ '/': { status: 302, headers: { location: '/' } } })
+  assert.equal((await somebody.get('/')).status, 302)
+})
+
+test('what a request is for: writes are counted, log-ins apart', async () => {
+  const { visitor: somebody, traffic } = await visitor({ '/': 'x' })
+  await somebody.get('/')
+  await somebody.post('/', { a: 'b' })
+  await somebody.post('/', { a: 'b' }, { purpose: 'log-in' })
+  await somebody.ask('/', { method: 'DELETE' })
+  assert.deepEqual([traffic.requests, traffic.writes], [4, 2])
+})
+
+test('no answer, a broken-off one and one too large are said', async () => {
+  const broken = await visitor((request, response) => { response.writeHead(200, { 'content-length': '100' }); response.write('half'); setTimeout(() => request.socket.destroy(), 20) })
+  await assert.rejects(broken.visitor.get('/'), (error: unknown) => error instanceof NoAnswer && error.failure.kind === 'broken off')
+  const large = await visitor((_request, response) => { response.end(Buffer.alloc(17 * 1024 * 1024, 32)) })
+  await assert.rejects(large.visitor.get('/'), { code: 'answer-too-large' })
+})
+
+test('places are counted from the base folder', async () => {
+  const { seen, address } = await serve({ '/blog/a': 'x' })
+  const somebody = new Visitor({ origin: address.slice(0, -1), base: '/blog/' }, connections(), new Traffic())
+  await somebody.get('/a')
+  await somebody.get('a')
+  assert.deepEqual(seen, ['GET /blog/a', 'GET /blog/a'])
+})
+
+test('a form is read as a browser would send it', () => {
+  const form = formOn(
+    `<form id="f" method="POST" action="/go"><input type="hidden" name="token" value="t&amp;1"><input name="title" value="A">
+     <input type="checkbox" name="on" checked><input type="checkbox" name="off"><input type="radio" name="r" value="1"><input type="radio" name="r" value="2" checked>
+     <select name="s"><option value="a">A</option><option value="b" selected>B</option></select><select name="d"><option value="x">X</option></select>
+     <textarea name="body">&lt;p&gt;</textarea><input type="submit" name="go" value="1"><input type="file" name="up"><input name="no" disabled value="1"></form>`, '#f')
+  assert.deepEqual(form, { action: '/go', method: 'post', fields: { token: 't&1', title: 'A', on: 'on', r: '2', s: 'b', d: 'x', body: '<p>' } })
+  assert.equal(formOn('<p></p>', 'form'), undefined)
+})
