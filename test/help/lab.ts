@@ -47,6 +47,7 @@ export async function labBlog(name: string, subdir = ''): Promise<LabBlog> {
   const log = join(folder, 'log/requests.log')
   const site = join(folder, 'www', subdir)
   const stop = () => { execFileSync(join(lab, 'down'), [folder]) }
+  rmSync(log, { force: true })
   const address = await up(true)
   after(stop)
   const lines = () => {

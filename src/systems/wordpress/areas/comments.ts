@@ -29,7 +29,7 @@ export const comments: AreaOnSystem<'comments', WordPressSession> = {
   },
   translate: (differences) => differences.map((difference) => Step.of(carrier, { remove: { idOf: difference.ref } }, { proves: [difference] })),
   again(copy) {
-    const { author_name, author_email, author_url, content, date_gmt, on } = commentSchema.parse(copy)
-    return Step.of(carrier, { post: { idOf: String(on) }, author_name, author_email, author_url, content: content.raw, date_gmt }, { proves: [] })
+    const { author_name, author_email, author_url, content, date_gmt, status, on } = commentSchema.parse(copy)
+    return Step.of(carrier, { post: { idOf: String(on) }, author_name, author_email, author_url, content: content.raw, date_gmt, status }, { proves: [] })
   },
 }

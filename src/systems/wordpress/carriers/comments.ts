@@ -3,7 +3,7 @@ import { jsonOf } from '../../../web/answer.js'
 import type { Carrier, IdOf } from '../../step.js'
 import { refusal, type WordPressSession } from '../session.js'
 
-export type CommentFields = { remove: IdOf } | { post: IdOf; author_name: string; author_email: string; author_url: string; content: string; date_gmt: string }
+export type CommentFields = { remove: IdOf } | { post: IdOf; author_name: string; author_email: string; author_url: string; content: string; date_gmt: string; status: string }
 
 const made = z.object({ id: z.number() })
 

@@ -1,0 +1,26 @@
+#!/bin/bash
+# Everything: what the tests need from Debian's packages, lint, types, quick tests, then the real systems and the browser.
+set -euo pipefail
+cd "$(dirname "$0")/.."
+need() {
+  local package missing=()
+  for package; do
+    [ "$(dpkg-query -W -f='${db:Status-Status}' "$package" 2>/dev/null)" = installed ] || missing+=("$package")
+  done
+  [ ${#missing[@]} -gt 0 ] || return 0
+  [ "$(id -u)" = 0 ] || { echo "check: run as root once, to install: ${missing[*]}" >&2; exit 1; }
+  echo "check: installing ${missing[*]}"
+  apt-get -o DPkg::Lock::Timeout=300 -q update >/dev/null
+  # nothing that is installed here may start a service of the machine's own
+  DEBIAN_FRONTEND=noninteractive RUNLEVEL=1 apt-get -o DPkg::Lock::Timeout=300 -q install -y --no-install-recommends "${missing[@]}" >/dev/null
+}
+need ca-certificates curl chromium fonts-dejavu-core nginx-light
+run() {
+  echo "check: $*"
+  "$@"
+}
+run npm run -s lint
+run npm run -s types
+run npm run -s build
+run npm run -s test:quick
+run npm run -s test:lab
