@@ -9,4 +9,4 @@ const root = folder()
 const open: { close(): Promise<void> }[] = []
 after(() => Promise.all(open.map((standIn) => standIn.close())))
 
-conform(standInBlogSystem as System, '1.0', () => providedStandIn(root, (standIn) => open.push(standIn)))
+conform(standInBlogSystem, '1.0', () => providedStandIn(root, (standIn) => open.push(standIn)))

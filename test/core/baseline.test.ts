@@ -48,7 +48,7 @@ test('a mistake says what was expected, and gives an example', () => {
   const [mistake] = mistakesIn(head.replace('address:', 'adress:')).filter(({ code }) => code === 'unknown-key')
   assert.ok(mistake)
   assert.equal(mistakeText(mistake), 'baseline.yaml:2:9: site.adress: “adress” is not known here; did you mean “address”?. Expected: one of address, kind, title, description, language, timezone, searchEngines, contact. Example: address: http://127.0.0.1:4101/'.replace('?.', '?.'))
-  const zone = mistakesIn(`${head}`.replace(' }', ', timezone: Europe/Lundon }'))[0]
+  const zone = mistakesIn(head.replace(' }', ', timezone: Europe/Lundon }'))[0]
   assert.match(zone?.expected ?? '', /Europe\/London/)
 })
 
@@ -95,8 +95,8 @@ test('the document stays: comments, and the place of every value', () => {
 test('a password written anywhere in the file is never printed', () => {
   const secret = fc.stringMatching(/^[a-z]{3}[0-9]{4}[a-zA-Z0-9]{4,8}$/)
   const places = [
-    (s: string) => `${head}`.replace('marlow }', `marlow, password: ${s} }`),
-    (s: string) => `${head}`.replace('marlow }', `marlow, pass: ${s} }`),
+    (s: string) => head.replace('marlow }', `marlow, password: ${s} }`),
+    (s: string) => head.replace('marlow }', `marlow, pass: ${s} }`),
     (s: string) => `unpack: ${s}\n${head}`,
     (s: string) => `${head}${s}\n`,
     (s: string) => `${head}${s}: 1\n`,

@@ -88,7 +88,7 @@ test('a user name that differs from the existing one is by hand', async () => {
   const standIn = await stand('fresh')
   const system = { ...standInBlogSystem, async signIn(...[visitor]: Parameters<typeof standInBlogSystem.signIn>) { return standInBlogSystem.signIn(visitor, { username: 'boss', password: new Secret('harbour-light-41') }) } }
   await standIn.options.logins.put(standIn.address, 'marlow', new Secret('whatever'))
-  const { comparison } = await compareSite(demoBaseline(standIn.address), { ...standIn.options, systems: [system as System] })
+  const { comparison } = await compareSite(demoBaseline(standIn.address), { ...standIn.options, systems: [system] })
   assert.deepEqual(comparison.byHand.map(({ ref }) => ref), ['owner.username'])
 })
 
@@ -119,7 +119,7 @@ test('what the first-run form leaves and was not expected is asked about on its 
   const surprising = { ...standInBlogSystem, ships: (baseline: Parameters<System['ships']>[0]) => ({ ...standInBlogSystem.ships(baseline), posts: [], comments: [] }) }
   const late: string[][] = []
   const done = await settle(demoBaseline(standIn.address), {
-    ...standIn.options, confirm: false, systems: [surprising as System],
+    ...standIn.options, confirm: false, systems: [surprising],
     choose: (choice) => {
       if (choice.late) late.push(choice.differences.map(({ ref }) => ref))
       return choice.late ? undefined : choice.differences
@@ -214,7 +214,7 @@ test('what the site refuses is told, and what needs it is not tried', async () =
 })
 
 test('refused before anything is sent: another address, a version not proven, plain http, no system, nothing there', async () => {
-  const options: RunOptions = { systems: [standInBlogSystem as System], ...(await ownFolders(root)) }
+  const options: RunOptions = { systems: [standInBlogSystem], ...(await ownFolders(root)) }
   const leads = await serve({ '/': { status: 302, headers: { location: '/blog/' } }, '/blog/': '<p>A</p>' })
   const away = await serve({ '/': { status: 301, headers: { location: leads.address } } })
   await assert.rejects(settle(demoBaseline(away.address), options), { code: 'address-leads-elsewhere', exit: 2 })

@@ -99,7 +99,7 @@ test('http and https, with and without www: which answer and where they lead', a
 test('the stand-in in each standing', async () => {
   for (const [standing, safe] of [['placeholder', false], ['first-run', true], ['fresh', true], ['in-use', false]] as const) {
     const standIn = await runningStandIn(root, { standing, base: standing === 'fresh' ? '/blog/' : '/' })
-    const surveyed = await survey(standIn.address, { systems: [standInBlogSystem as System] })
+    const surveyed = await survey(standIn.address, { systems: [standInBlogSystem] })
     assert.deepEqual([surveyed.standing, surveyed.safe], [standing, safe], surveyed.reasons.join('; '))
     assert.ok(standIn.requests.length <= 12 && standIn.requests.every((line) => line.startsWith('GET')))
     await standIn.close()

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import { execFile, execFileSync } from 'node:child_process'
 import { readFileSync, rmSync, writeFileSync, mkdirSync } from 'node:fs'
 import { createServer, type AddressInfo } from 'node:net'
@@ -67,10 +68,11 @@ export async function labBlog(name: string, subdir = ''): Promise<LabBlog> {
     },
     sql: (text) => execFileSync('mariadb', ['--no-defaults', '-uroot', '-S', join(folder, 'run/db.sock'), '-N', '-e', text, 'blog'], { encoding: 'utf8' }),
     meddle(php) {
-      const file = join(site, 'wp-content/mu-plugins/meddle.php')
-      mkdirSync(join(site, 'wp-content/mu-plugins'), { recursive: true })
-      if (php === undefined) rmSync(file, { force: true })
-      else writeFileSync(file, `<?php\n${php}\n`)
+      // under a new name each time: PHP keeps what it compiled, and tells files apart by name and second
+      rmSync(join(site, 'wp-content/mu-plugins'), { recursive: true, force: true })
+      if (php === undefined) return
+      mkdirSync(join(site, 'wp-content/mu-plugins'))
+      writeFileSync(join(site, `wp-content/mu-plugins/meddle-${randomUUID()}.php`), `<?php\n${php}\n`)
     },
     stop,
     start: async () => {
