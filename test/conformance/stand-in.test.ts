@@ -1,5 +1,4 @@
 import { after } from 'node:test'
-import type { System } from 'unpack'
 import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
 import { conform } from '../help/conform.js'
 import { folder } from '../help/folders.js'

@@ -1,7 +1,6 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
 import { survey, type Standing } from 'unpack'
-import type { System } from 'unpack'
 import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
 import { freePort } from '../help/lab.js'
 import { folder } from '../help/folders.js'

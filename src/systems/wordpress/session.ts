@@ -48,10 +48,12 @@ export class WordPressSession implements SignedIn {
 
   /** Opens a screen of the dashboard. */
   async screen(place: string): Promise<Answer> {
-    const answer = await this.visitor.get(place)
-    if (!formOn(answer.text, '#loginform')) return answer
-    await this.#renew()
-    return this.visitor.get(place)
+    let answer = await this.visitor.get(place)
+    if (formOn(answer.text, '#loginform')) {
+      await this.#renew()
+      answer = await this.visitor.get(place)
+    }
+    return answer
   }
 
   /** The token is asked for once, however many requests want it at the same time. */
@@ -89,10 +91,11 @@ export class WordPressSession implements SignedIn {
   }
 
   async signOut(): Promise<void> {
+    // asked without its one-time value, the system asks back, and its question holds the value
     const asked = await this.visitor.get('wp-login.php?action=logout', { purpose: 'log-in' })
-    const nonce = /[?&](?:amp;|#038;)?_wpnonce=([0-9a-f]{10})/.exec(asked.text)?.[1]
-    if (nonce === undefined) throw UnpackError.of('screen-unexpected', { url: asked.url, wanted: 'the link to sign out' })
-    await this.visitor.get(`wp-login.php?action=logout&_wpnonce=${nonce}`, { purpose: 'log-in', follow: false })
+    const value = /action=logout(?:&amp;|&#038;|&)_wpnonce=([0-9a-f]{10})/.exec(asked.text)?.[1]
+    if (value === undefined) throw UnpackError.of('screen-unexpected', { url: asked.url, wanted: 'the link to sign out' })
+    await this.visitor.get(`wp-login.php?action=logout&_wpnonce=${value}`, { purpose: 'log-in', follow: false })
     this.#nonce = undefined
   }
 }
