@@ -20,6 +20,6 @@ export default tseslint.config(
       '@typescript-eslint/unified-signatures': 'off',
     },
   },
-  { files: ['test/**'], rules: { '@typescript-eslint/no-floating-promises': ['error', { allowForKnownSafeCalls: [{ from: 'package', name: ['test', 'describe', 'it', 'suite', 'before', 'after', 'beforeEach', 'afterEach'], package: 'node:test' }] }] } },
+  { files: ['test/**', 'bench/**'], rules: { '@typescript-eslint/no-floating-promises': ['error', { allowForKnownSafeCalls: [{ from: 'package', name: ['test', 'describe', 'it', 'suite', 'before', 'after', 'beforeEach', 'afterEach'], package: 'node:test' }] }] } },
   { files: ['eslint.config.js'], extends: [tseslint.configs.disableTypeChecked] },
 )

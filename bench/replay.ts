@@ -20,7 +20,7 @@ export async function replay(recorded: readonly Recorded[]): Promise<number> {
   const cookies = new Map<string, string>()
   let token = ''
   let oneTimeValue = ''
-  const done: Promise<void>[] = []
+  const done: (Promise<void> | undefined)[] = []
   const send = async (one: Recorded): Promise<void> => {
     const fresh = (text: string) => text.replace(oneTime, `$1_wpnonce=${oneTimeValue}`)
     const headers: Record<string, string> = { ...one.headers }
@@ -39,7 +39,7 @@ export async function replay(recorded: readonly Recorded[]): Promise<number> {
   }
   const began = performance.now()
   for (const [index, one] of recorded.entries()) {
-    const before = recorded.flatMap((other, at) => (at < index && other.ended <= one.began ? [done[at]] : []))
+    const before = recorded.flatMap((other, at) => (at < index && other.ended <= one.began ? [done[at] ?? Promise.resolve()] : []))
     done.push(Promise.all(before).then(() => send(one)))
   }
   await Promise.all(done)

@@ -2,6 +2,7 @@ import pc from 'picocolors'
 import type { z } from 'zod'
 import type { UnpackError } from '../core/errors.js'
 import type { errorDocument } from '../core/report/report.js'
+import { wrap } from './show/layout.js'
 import { asUnpackError } from '../engine/error-of.js'
 
 /** An error as the document that programs read. */
@@ -20,6 +21,6 @@ export function fail(thrown: unknown, json = false): void {
   }
   const tell = (line: string) => process.stderr.write(`${line}\n`)
   tell(`${pc.red(pc.bold('✗'))} ${error.message}`)
-  for (const line of error.lines) tell(`  ${line}`)
+  for (const line of error.lines) wrap(line, 4).forEach((part, index) => { tell(`${index === 0 ? '  ' : '    '}${part}`) })
   if (error.next !== undefined) tell(`  ${pc.bold('Next:')} ${error.next}`)
 }

@@ -61,7 +61,7 @@ export const catalogue = {
   'lost-answer': entry(5, (d: { url: string; finding: string }) => `The answer of ${d.url} was lost (${d.finding}), and reading the site again did not help.`,
     () => 'Run the same command again; it looks first what is there, and goes on.'),
   'screen-unexpected': entry(5, (d: { url: string; wanted: string }) => `${d.url} is not as expected: ${d.wanted} was not found there.`,
-    () => 'The page is kept in the record. Run the same command again; if it stays so, do this step by hand.'),
+    () => 'Run the same command again; if it stays so, look at that page yourself, and do this step by hand.'),
   'session-lost': entry(5, (d: { address: string }) => `${d.address} ended the session, and signing in once more did not help.`, () => 'Run the same command again; it goes on where this one stopped.'),
   'record-broken': entry(5, (d: { file: string; line: number }) => `${d.file}:${d.line}: this line of the journal can't be read.`),
 
@@ -94,13 +94,20 @@ export class UnpackError extends Error {
     readonly at?: string,
     /** The mistakes of a baseline, one line each. */
     readonly lines: readonly string[] = [],
+    page?: string,
   ) {
     super(message)
+    this.#page = page
+  }
+  readonly #page: string | undefined
+  /** The page that was not as expected: for the record alone, never for a message. */
+  get page(): string | undefined {
+    return this.#page
   }
 
   /** @example throw UnpackError.of('locked', { address: 'http://127.0.0.1:4101/' }) */
-  static of<C extends ErrorCode>(code: C, details: Details<C>, more: { at?: string; lines?: readonly string[] } = {}): UnpackError {
+  static of<C extends ErrorCode>(code: C, details: Details<C>, more: { at?: string; lines?: readonly string[]; page?: string } = {}): UnpackError {
     const found: Entry<Details<C>> = catalogue[code] as unknown as Entry<Details<C>>
-    return new UnpackError(code, found.what(details), found.next?.(details), found.exit, more.at, more.lines)
+    return new UnpackError(code, found.what(details), found.next?.(details), found.exit, more.at, more.lines, more.page)
   }
 }

@@ -6,7 +6,7 @@ const field = (item: object, key: string): Value => anyItem(item)[key] ?? ''
 
 /** A value in quotes, short enough for a line; a body by its first words, nothing as “nothing”. */
 export function valueText(key: string, value: Value): string {
-  if (value === null) return 'the text that shipped'
+  if (value === null) return 'what shipped'
   const text = key === 'body' ? textBlocks(String(value)).join(' ') : Array.isArray(value) ? value.join(', ') : String(value)
   if (text === '') return 'nothing'
   return key === 'parent' ? text : `“${text.length > 60 ? `${text.slice(0, 57)}…` : text}”`

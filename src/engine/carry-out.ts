@@ -52,6 +52,9 @@ export async function carryOut(run: Run, session: Session, differences: readonly
         })
       }
     },
+    strange(error) {
+      if (error.page !== undefined) record.keepPage('unexpected', error.page)
+    },
     after(carrier, load, outcomes) {
       run.tell({ is: 'carried', carrier: carrier.name, refs: refsOf(load), refused: refsOf(load.filter((_, index) => outcomes[index]?.refused !== undefined)) })
       load.forEach((step, index) => {

@@ -14,6 +14,8 @@ export interface CarryOptions {
   /** Called before a request that carries these steps, and after it. */
   before(carrier: Carrier<unknown>, steps: readonly Step[]): void
   after(carrier: Carrier<unknown>, steps: readonly Step[], outcomes: readonly Carried[]): void
+  /** Called with a screen that was not as expected. */
+  strange?(error: UnpackError): void
 }
 
 /**
@@ -39,7 +41,7 @@ export async function carry(steps: readonly Step[], options: CarryOptions): Prom
     if (!carrier) break
     const load = [...pending].filter((step) => step.carrier === carrier && isReady(step, pending, options.ids)).slice(0, carrier.atOnce)
     options.before(carrier, load)
-    const outcomes = await carrier.carry(load.map((step) => fill(step.fields, options.ids, options.secrets)), options.session)
+    const outcomes = await carried(carrier, load, options)
     for (const [index, step] of load.entries()) {
       const outcome = outcomes[index] ?? { refused: 'no answer' }
       pending.delete(step)
@@ -51,6 +53,17 @@ export async function carry(steps: readonly Step[], options: CarryOptions): Prom
     options.after(carrier, load, outcomes)
   }
   return held
+}
+
+/** A screen that is not as expected stops what needs it, and nothing else. */
+async function carried(carrier: Carrier<unknown>, load: readonly Step[], options: CarryOptions): Promise<Carried[]> {
+  try {
+    return await carrier.carry(load.map((step) => fill(step.fields, options.ids, options.secrets)), options.session)
+  } catch (error) {
+    if (!(error instanceof UnpackError) || error.code !== 'screen-unexpected') throw error
+    options.strange?.(error)
+    return load.map(() => ({ refused: error.message }))
+  }
 }
 
 const needs = (step: Step): string[] => [...refsIn(step.fields), ...(step.more.after ?? [])]

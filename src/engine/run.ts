@@ -68,13 +68,18 @@ export class Run {
     return { visitor: this.visitor(), shelf: new Shelf() }
   }
 
-  /** Signs in as the owner, with the login of the logins file. */
+  /**
+   * Signs in as the owner, with the login of the logins file. Where the owner's is not there, the only one for this
+   * address will do: the user name is then told as different.
+   */
   async signIn(): Promise<SignedIn> {
-    const { username } = this.baseline.owner
-    const stored = await this.options.logins.find(this.home, username)
-    if (!stored) throw UnpackError.of('login-missing', { address: this.home, user: username, file: this.options.logins.file })
+    const { owner } = this.baseline
+    const all = await this.options.logins.at(this.home)
+    const stored = all.find((login) => login.username === owner.username) ?? (all.length === 1 ? all[0] : undefined)
+    if (!stored) throw UnpackError.of('login-missing', { address: this.home, user: owner.username, file: this.options.logins.file })
+    const { username, password } = stored
     this.phase('sign in', username)
-    const session = await this.system.signIn(this.visitor(), { username, password: stored.password })
+    const session = await this.system.signIn(this.visitor(), { username, password })
     if (!session) throw UnpackError.of('login-refused', { address: this.home, user: username })
     return session
   }

@@ -81,6 +81,10 @@ export class LoginsFile {
     return this.logins.find((login) => login.address === address && login.username === username)
   }
 
+  at(address: string): readonly StoredLogin[] {
+    return this.logins.filter((login) => login.address === address)
+  }
+
   /** Stores a login, in place of an older one of that name; when this returns, it is on disk. */
   async put(address: string, username: string, password: Secret): Promise<void> {
     const others = this.logins.filter((login) => login.address !== address || login.username !== username)

@@ -7,6 +7,8 @@ type Soon<T> = T | Promise<T>
 export interface Logins {
   readonly file: string
   find(address: string, username: string): Soon<StoredLogin | undefined>
+  /** All logins for an address, whatever their user names. */
+  at(address: string): Soon<readonly StoredLogin[]>
   put(address: string, username: string, password: Secret): Promise<void>
 }
 
@@ -22,6 +24,9 @@ export class LazyLogins implements Logins {
   async find(address: string, username: string): Promise<StoredLogin | undefined> {
     // nothing stored yet: no need to ask for a passphrase to find that out
     return this.exists() || this.#opened ? (await this.open()).find(address, username) : undefined
+  }
+  async at(address: string): Promise<readonly StoredLogin[]> {
+    return this.exists() || this.#opened ? (await this.open()).at(address) : []
   }
   async put(address: string, username: string, password: Secret): Promise<void> {
     await (await this.open()).put(address, username, password)

@@ -47,7 +47,7 @@ colour: red
 test('a mistake says what was expected, and gives an example', () => {
   const [mistake] = mistakesIn(head.replace('address:', 'adress:')).filter(({ code }) => code === 'unknown-key')
   assert.ok(mistake)
-  assert.equal(mistakeText(mistake), 'baseline.yaml:2:9: site.adress: “adress” is not known here; did you mean “address”?. Expected: one of address, kind, title, description, language, timezone, searchEngines, contact. Example: address: http://127.0.0.1:4101/'.replace('?.', '?.'))
+  assert.equal(mistakeText(mistake), 'baseline.yaml:2:9: site.adress: “adress” is not known here; did you mean “address”? Expected: one of address, kind, title, description, language, timezone, searchEngines, contact. Example: address: http://127.0.0.1:4101/')
   const zone = mistakesIn(head.replace(' }', ', timezone: Europe/Lundon }'))[0]
   assert.match(zone?.expected ?? '', /Europe\/London/)
 })

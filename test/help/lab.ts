@@ -20,6 +20,8 @@ export interface LabBlog {
   sql(text: string): string
   /** Puts a PHP file in place that the system runs on every request, or takes it away. */
   meddle(php: string | undefined): void
+  /** Changes a line of its configuration. */
+  configure(from: string, to: string): void
   /** Requests that could change the site, log-ins apart, as its server counted them. */
   writes(): number
   /** All requests that arrived, a line each. */
@@ -73,6 +75,10 @@ export async function labBlog(name: string, subdir = ''): Promise<LabBlog> {
       if (php === undefined) return
       mkdirSync(join(site, 'wp-content/mu-plugins'))
       writeFileSync(join(site, `wp-content/mu-plugins/meddle-${randomUUID()}.php`), `<?php\n${php}\n`)
+    },
+    configure(from, to) {
+      const file = join(site, 'wp-config.php')
+      writeFileSync(file, readFileSync(file, 'utf8').replace(from, to))
     },
     stop,
     start: async () => {

@@ -1,4 +1,5 @@
 import assert from 'node:assert/strict'
+import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { test } from 'node:test'
 import { compareSite, LoginsFile, Secret, settle, survey, undo } from 'unpack'
@@ -145,4 +146,38 @@ test('a wrong password, with every sort of sign in it, is refused and said', asy
   await settle(demoBaseline(blog.address), { ...folders, confirm: false })
   await folders.logins.put(blog.address, 'marlow', new Secret('wrong "pass" wörd \\'))
   await assert.rejects(settle(demoBaseline(blog.address), folders), { code: 'login-refused', exit: 4 })
+})
+
+test('a hundred and twenty categories, three deep: read page by page, sent many at once, and a second run writes nothing', async () => {
+  await blog.reset()
+  const folders = await ownFolders(root)
+  const leaf = (name: string) => `{ name: ${name}, slug: ${name.toLowerCase()} }`
+  const tree = Array.from({ length: 8 }, (_, a) => `  - { name: T${a}, slug: t${a}, under: [${Array.from({ length: 2 }, (_, b) => `{ name: T${a}M${b}, slug: t${a}m${b}, under: [${Array.from({ length: 6 }, (_, c) => leaf(`T${a}M${b}L${c}`)).join(', ')}] }`).join(', ')}] }`)
+  const many = demoBaseline(blog.address, (text) => text.replace(/categories:[\s\S]*?\npages:/, `categories:\n${tree.join('\n')}\npages:`))
+  const done = await settle(many, { ...folders, confirm: false })
+  assert.deepEqual(done.failed, [])
+  assert.equal(done.settled.filter((ref) => ref.startsWith('categories/')).length, 120)
+  // the few of the demo take 5 writes and 32 requests: twenty more at most
+  assert.ok(done.writes <= 5 + 10 && done.requests <= 32 + 20, `${done.writes} writes, ${done.requests} requests`)
+  assert.equal((await settle(many, { ...folders, confirm: false })).writes, 0)
+})
+
+test('a database that can’t be selected, as the system itself shows it', async () => {
+  blog.configure("define('DB_NAME', 'blog')", "define('DB_NAME', 'gone')")
+  const { standing, reasons } = await survey(blog.address)
+  blog.configure("define('DB_NAME', 'gone')", "define('DB_NAME', 'blog')")
+  assert.equal(standing, 'unknown')
+  assert.match(reasons.join(), /its own software fails \(HTTP 500\)/)
+})
+
+test('a screen that is not as expected stops what needs it, and nothing else', async () => {
+  await blog.reset()
+  const folders = await ownFolders(root)
+  blog.meddle("add_action('admin_init', function () { if (strpos($_SERVER['REQUEST_URI'], 'options-permalink.php') !== false) { echo '<html><body>Something else altogether</body></html>'; exit; } });")
+  const done = await settle(demoBaseline(blog.address), { ...folders, confirm: false })
+  blog.meddle(undefined)
+  assert.deepEqual(done.failed.map(({ ref, text }) => [ref, text.includes('options-permalink.php')]), [['site', true]])
+  assert.ok(done.settled.includes('pages/visit'))
+  assert.match(readFileSync(join(done.record ?? '', 'pages/unexpected.html'), 'utf8'), /Something else altogether/)
+  assert.deepEqual((await settle(demoBaseline(blog.address), { ...folders, confirm: false })).failed, [])
 })

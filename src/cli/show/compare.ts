@@ -20,8 +20,8 @@ function differenceRows(difference: AnyDifference): string[] {
   if (difference.is === 'left over') return row(labels['left over'], differenceText(difference).replace(/ goes: /, ': '))
   if (area.list === 'one') return changes(difference).flatMap(({ key, found, wanted }, index) => row(index === 0 ? labels.different : '', `${area.say?.(key) ?? key}: ${valueText(key, found)} → ${pc.bold(valueText(key, wanted))}`))
   if (difference.is === 'missing') return row(labels.missing, area.call(anyItem(difference.wanted)))
-  const [first, ...rest] = changes(difference).map(({ key, found, wanted }) => `${area.say?.(key) ?? key} ${valueText(key, found)} → ${pc.bold(valueText(key, wanted))}`)
-  return [...row(labels.different, area.call(anyItem(difference.found.item))), ...[first, ...rest].flatMap((line) => row('', `  ${line ?? ''}`))]
+  const fields = changes(difference).map(({ key, found, wanted }) => `${area.say?.(key) ?? key}: ${valueText(key, found)} → ${pc.bold(valueText(key, wanted))}`)
+  return [...row(labels.different, area.call(anyItem(difference.found.item))), ...fields.flatMap((line) => row('', line, 13))]
 }
 
 const remarks = (title: string, items: readonly Remark[], intro?: string): string[] =>

@@ -1,7 +1,7 @@
 import pc from 'picocolors'
 
 /** How wide a line may be: the terminal's width, within reason. */
-export const width = (): number => Math.min(Math.max(process.stdout.columns || 100, 60), 120)
+export const width = (): number => Math.min(Math.max(process.stdout.columns || process.stderr.columns || 100, 60), 120)
 
 /** Breaks a text into lines that fit behind `indent` columns. */
 export function wrap(text: string, indent: number): string[] {

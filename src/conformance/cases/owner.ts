@@ -14,7 +14,7 @@ export const ownerCases: readonly ConformanceCase[] = [
           // on its way to the disk before the form is sent
           if (event.is === 'sent' && stored.length === 0) stored.push(true)
         },
-        logins: { file: logins.file, find: (address, user) => logins.find(address, user), put: async (address, user, password) => {
+        logins: { file: logins.file, find: (address, user) => logins.find(address, user), at: (address) => logins.at(address), put: async (address, user, password) => {
           assert.deepEqual(stored, [], 'the form was sent before the password was stored')
           await logins.put(address, user, password)
         } },

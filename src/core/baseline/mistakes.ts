@@ -60,4 +60,4 @@ export function mistakesOf(issues: readonly z.core.$ZodIssue[], source: Source):
 
 /** A mistake in one line: `baseline.yaml:7:3: …`. */
 export const mistakeText = ({ at, path, what, expected, example }: Mistake): string =>
-  `${at.file}:${at.line}:${at.column}: ${path ? `${path}: ` : ''}${what}. Expected: ${expected}.${example ? ` Example: ${example}` : ''}`
+  `${at.file}:${at.line}:${at.column}: ${path ? `${path}: ` : ''}${what}${what.endsWith('?') ? '' : '.'} Expected: ${expected}.${example ? ` Example: ${example}` : ''}`

@@ -36,13 +36,14 @@ const userSchema = z.looseObject({
   id: z.number(), username: z.string(), first_name: z.string(), last_name: z.string(), name: z.string(), email: z.string(), registered_date: z.string(),
 })
 
-const EVERY_STATE = 'status=publish,future,draft,pending,private,trash'
+// what is in the bin is nobody's content any more, and its slug is free
+const EVERY_STATE = 'status=publish,future,draft,pending,private'
 
 export const usersOf = (session: WordPressSession) => session.shelf.read('users', () => session.list('users', userSchema))
 export const postsOf = (session: WordPressSession) => session.shelf.read('posts', () => session.list('posts', entrySchema, EVERY_STATE))
 export const pagesOf = (session: WordPressSession) => session.shelf.read('pages', () => session.list('pages', entrySchema, EVERY_STATE))
 export const commentsOf = (session: WordPressSession) =>
-  // spam and what is in the bin is nobody's content
+  // spam and what is in the bin are left out likewise
   session.shelf.read('comments', () => session.list('comments', commentSchema, 'status=all'))
 export const categoriesOf = (session: WordPressSession) => session.shelf.read('categories', () => session.list('categories', termSchema))
 

@@ -43,7 +43,7 @@ export class WordPressSession implements SignedIn {
   read<T>(answer: Answer, schema: z.ZodType<T>): T {
     const parsed = schema.safeParse(jsonOf(answer))
     if (parsed.success) return parsed.data
-    throw UnpackError.of('screen-unexpected', { url: answer.url, wanted: 'the list of items' })
+    throw UnpackError.of('screen-unexpected', { url: answer.url, wanted: 'the list of items' }, { page: answer.text })
   }
 
   /** Opens a screen of the dashboard. */
@@ -94,7 +94,7 @@ export class WordPressSession implements SignedIn {
     // asked without its one-time value, the system asks back, and its question holds the value
     const asked = await this.visitor.get('wp-login.php?action=logout', { purpose: 'log-in' })
     const value = /action=logout(?:&amp;|&#038;|&)_wpnonce=([0-9a-f]{10})/.exec(asked.text)?.[1]
-    if (value === undefined) throw UnpackError.of('screen-unexpected', { url: asked.url, wanted: 'the link to sign out' })
+    if (value === undefined) throw UnpackError.of('screen-unexpected', { url: asked.url, wanted: 'the link to sign out' }, { page: asked.text })
     await this.visitor.get(`wp-login.php?action=logout&_wpnonce=${value}`, { purpose: 'log-in', follow: false })
     this.#nonce = undefined
   }

@@ -50,7 +50,7 @@ export class StandInSession implements SignedIn {
   async #form(room: string, selector: string): Promise<Record<string, string>> {
     const answer = await this.#open(room)
     const form = formOn(answer.text, selector)
-    if (!form) throw UnpackError.of('screen-unexpected', { url: answer.url, wanted: 'the form' })
+    if (!form) throw UnpackError.of('screen-unexpected', { url: answer.url, wanted: 'the form' }, { page: answer.text })
     return form.fields
   }
 

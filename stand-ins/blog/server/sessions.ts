@@ -1,17 +1,18 @@
 import { randomBytes } from 'node:crypto'
 import type { FastifyReply, FastifyRequest } from 'fastify'
 
-interface Session { account: number; tokens: Set<string> }
+interface Session { account: number; tokens: Set<string>; until: number }
+const MINUTES = 20
 const secret = (): string => randomBytes(16).toString('hex')
 
-/** Who is signed in, and the one-time tokens of their forms. */
+/** Who is signed in, for twenty minutes from their last click, and the one-time tokens of their forms. */
 export class Sessions {
   readonly #open = new Map<string, Session>()
   constructor(private readonly base: string) {}
 
   begin(reply: FastifyReply, account: number): void {
     const id = secret()
-    this.#open.set(id, { account, tokens: new Set() })
+    this.#open.set(id, { account, tokens: new Set(), until: Date.now() + MINUTES * 60_000 })
     void reply.setCookie('sitting', id, { path: this.base, httpOnly: true, sameSite: 'lax' })
   }
   account(request: FastifyRequest): number | undefined {
@@ -35,6 +36,9 @@ export class Sessions {
     this.#open.clear()
   }
   #of(request: FastifyRequest): Session | undefined {
-    return this.#open.get(request.cookies.sitting ?? '')
+    const session = this.#open.get(request.cookies.sitting ?? '')
+    if (!session || session.until < Date.now()) return undefined
+    session.until = Date.now() + MINUTES * 60_000
+    return session
   }
 }
