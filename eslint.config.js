@@ -6,7 +6,12 @@ export default tseslint.config(
   js.configs.recommended,
   ...tseslint.configs.strictTypeChecked,
   {
-    languageOptions: { parserOptions: { projectService: { allowDefaultProject: ['eslint.config.js'] }, tsconfigRootDir: import.meta.dirname } },
+    languageOptions: {
+      parserOptions: {
+        projectService: { allowDefaultProject: ['eslint.config.js'] },
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
     rules: {
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
       // methods are checked loosely for their variance on purpose: systems have sessions of their own
@@ -20,6 +25,22 @@ export default tseslint.config(
       '@typescript-eslint/unified-signatures': 'off',
     },
   },
-  { files: ['test/**', 'bench/**'], rules: { '@typescript-eslint/no-floating-promises': ['error', { allowForKnownSafeCalls: [{ from: 'package', name: ['test', 'describe', 'it', 'suite', 'before', 'after', 'beforeEach', 'afterEach'], package: 'node:test' }] }] } },
+  {
+    files: ['test/**', 'bench/**'],
+    rules: {
+      '@typescript-eslint/no-floating-promises': [
+        'error',
+        {
+          allowForKnownSafeCalls: [
+            {
+              from: 'package',
+              name: ['test', 'describe', 'it', 'suite', 'before', 'after', 'beforeEach', 'afterEach'],
+              package: 'node:test',
+            },
+          ],
+        },
+      ],
+    },
+  },
   { files: ['eslint.config.js'], extends: [tseslint.configs.disableTypeChecked] },
 )

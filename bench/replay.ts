@@ -20,13 +20,18 @@ export async function replay(recorded: readonly Recorded[]): Promise<number> {
   const cookies = new Map<string, string>()
   let token = ''
   let oneTimeValue = ''
-  const done: (Promise<void> | undefined)[] = []
+  const done: Promise<void>[] = []
   const send = async (one: Recorded): Promise<void> => {
     const fresh = (text: string) => text.replace(oneTime, `$1_wpnonce=${oneTimeValue}`)
     const headers: Record<string, string> = { ...one.headers }
     if (cookies.size > 0) headers.cookie = [...cookies].map(([name, value]) => `${name}=${value}`).join('; ')
     if (headers['x-wp-nonce'] !== undefined) headers['x-wp-nonce'] = token
-    const answer = await request(fresh(one.url), { dispatcher: lines, method: one.method as 'GET', headers, body: one.body === undefined ? undefined : fresh(one.body) })
+    const answer = await request(fresh(one.url), {
+      dispatcher: lines,
+      method: one.method as 'GET',
+      headers,
+      body: one.body === undefined ? undefined : fresh(one.body),
+    })
     const text = await answer.body.text()
     for (const cookie of [answer.headers['set-cookie'] ?? []].flat()) {
       const [, name = '', value = ''] = /^([^=]+)=([^;]*)/.exec(cookie) ?? []
@@ -34,12 +39,18 @@ export async function replay(recorded: readonly Recorded[]): Promise<number> {
     }
     if (one.url.includes('rest-nonce')) token = text
     // the value of the form, or of the question before signing out, that was answered last
-    else oneTimeValue = /action=logout&amp;_wpnonce=([0-9a-f]{10})|name="_wpnonce" value="([0-9a-f]{10})"/.exec(text)?.slice(1).find(Boolean) ?? oneTimeValue
-    if (answer.statusCode >= 400 && answer.statusCode !== 404 && !one.url.includes('action=logout')) throw new Error(`replay: ${one.method} ${one.url}: ${answer.statusCode}`)
+    else
+      oneTimeValue =
+        /action=logout&amp;_wpnonce=([0-9a-f]{10})|name="_wpnonce" value="([0-9a-f]{10})"/
+          .exec(text)
+          ?.slice(1)
+          .find(Boolean) ?? oneTimeValue
+    if (answer.statusCode >= 400 && answer.statusCode !== 404 && !one.url.includes('action=logout'))
+      throw new Error(`replay: ${one.method} ${one.url}: ${answer.statusCode}`)
   }
   const began = performance.now()
   for (const [index, one] of recorded.entries()) {
-    const before = recorded.flatMap((other, at) => (at < index && other.ended <= one.began ? [done[at] ?? Promise.resolve()] : []))
+    const before = done.filter((_, at) => at < index && (recorded[at]?.ended ?? 0) <= one.began)
     done.push(Promise.all(before).then(() => send(one)))
   }
   await Promise.all(done)

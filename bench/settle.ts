@@ -16,14 +16,17 @@ import { replay, type Recorded } from './replay.js'
 const PAIRS = 5
 const MOST_REQUESTS = 40
 const MOST_RATIO = 1.2
-const median = (numbers: readonly number[]): number => [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)] ?? NaN
+const median = (numbers: readonly number[]): number =>
+  [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)] ?? NaN
 
 async function timedSettle(blog: LabBlog, root: string): Promise<{ took: number; recorded: Recorded[] }> {
   const recorded: Recorded[] = []
   const watch: Watch = (sent) => {
     const one: Recorded = { ...sent, began: performance.now(), ended: 0 }
     recorded.push(one)
-    return () => { one.ended = performance.now() }
+    return () => {
+      one.ended = performance.now()
+    }
   }
   const options = await ownFolders(root)
   const began = performance.now()
@@ -36,7 +39,9 @@ async function timedSettle(blog: LabBlog, root: string): Promise<{ took: number;
 test('settle beside its own requests', async () => {
   const root = mkdtempSync(join(tmpdir(), 'unpack-bench-'))
   const blog = await labBlog('bench')
-  after(() => { blog.stop() })
+  after(() => {
+    blog.stop()
+  })
   const first = await survey(blog.address)
   await timedSettle(blog, root) // warms up
   const settled = await survey(blog.address)
@@ -55,9 +60,12 @@ test('settle beside its own requests', async () => {
     times.push([took, bare])
   }
   const say = (line: string) => process.stdout.write(`${line}\n`)
-  say(`survey: ${first.requests} requests at the first-run form, ${settled.requests} on the settled blog (pass mark 12)`)
+  say(
+    `survey: ${first.requests} requests at the first-run form, ${settled.requests} on the settled blog (pass mark 12)`,
+  )
   say(`settle without confirm: ${requests} requests (pass mark ${MOST_REQUESTS})`)
-  for (const [took = 0, bare = 0] of times) say(`  settle ${took.toFixed(0)} ms, bare ${bare.toFixed(0)} ms, ratio ${(took / bare).toFixed(3)}`)
+  for (const [took = 0, bare = 0] of times)
+    say(`  settle ${took.toFixed(0)} ms, bare ${bare.toFixed(0)} ms, ratio ${(took / bare).toFixed(3)}`)
   say(`ratio, median of ${PAIRS} pairs: ${median(ratios).toFixed(3)} (pass mark ${MOST_RATIO})`)
   assert.ok(requests <= MOST_REQUESTS && first.requests <= 12 && settled.requests <= 12)
 })

@@ -21,6 +21,6 @@ run() {
 }
 run npm run -s lint
 run npm run -s types
-run npm run -s build
+run npm run -s build:test
 run npm run -s test:quick
 run npm run -s test:lab

@@ -1,18 +1,23 @@
 /** Writes what the docs take from the code: the schemas, and the table of what is proven. `npm run docs`. */
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
 import { schemas } from '../src/cli/schemas.js'
+import { root } from '../test/help/root.js'
 import { provenTable } from './proven-table.js'
 
-const root = fileURLToPath(new URL('../', import.meta.url))
-
 mkdirSync(join(root, 'docs/schemas'), { recursive: true })
-for (const [name, schema] of Object.entries(schemas)) writeFileSync(join(root, `docs/schemas/${name}.schema.json`), `${JSON.stringify(schema(), null, 2)}\n`)
+for (const [name, schema] of Object.entries(schemas))
+  writeFileSync(join(root, `docs/schemas/${name}.schema.json`), `${JSON.stringify(schema(), null, 2)}\n`)
 
 const readme = join(root, 'README.md')
 if (existsSync(readme)) {
   const text = readFileSync(readme, 'utf8')
-  writeFileSync(readme, text.replace(/(<!-- proven -->\n)[\s\S]*?(<!-- \/proven -->)/, (_, open: string, close: string) => `${open}${provenTable(root)}${close}`))
+  writeFileSync(
+    readme,
+    text.replace(
+      /(<!-- proven -->\n)[\s\S]*?(<!-- \/proven -->)/,
+      (_, open: string, close: string) => `${open}${provenTable(root)}${close}`,
+    ),
+  )
 }
 process.stdout.write(`docs/schemas: ${readdirSync(join(root, 'docs/schemas')).length} files\n`)

@@ -6,14 +6,14 @@ import { execFileSync, spawn } from 'node:child_process'
 import { existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { fileURLToPath, pathToFileURL } from 'node:url'
+import { pathToFileURL } from 'node:url'
 import { setTimeout as wait } from 'node:timers/promises'
 import { chromium } from 'playwright-core'
 import { createServer } from 'vite'
 import { LoginsFile, Secret } from 'unpack'
 import { standInBlog } from '../stand-ins/blog/server/index.js'
+import { root } from '../test/help/root.js'
 
-const root = fileURLToPath(new URL('../', import.meta.url))
 const out = join(root, 'docs/screenshots')
 const folder = mkdtempSync(join(tmpdir(), 'unpack-pictures-'))
 const PASSPHRASE = 'low water at nine'
@@ -26,9 +26,43 @@ async function terminal(name: string, command: string, height = 800): Promise<vo
   await wait(600)
   const script = join(folder, `${name}.sh`)
   const shown = command.replace(/ --logins \S+/, '')
-  writeFileSync(script, `cd ${folder}; unpack() { ${process.execPath} ${join(root, 'dist/src/cli/main.js')} "$@"; }; printf '$ %s\\n' '${shown}'; ${command}; touch ${done}; sleep 5\n`)
-  const env = { ...process.env, DISPLAY, UNPACK_PASSPHRASE: PASSPHRASE, UNPACK_LOGINS: join(folder, 'logins.json'), UNPACK_STATE: join(folder, 'state'), NODE_OPTIONS: '', FORCE_COLOR: '1' }
-  const window = spawn('xterm', ['-fullscreen', '-geometry', `128x${Math.floor(height / 20)}+0+0`, '-b', '0', '-bw', '0', '-fa', 'DejaVu Sans Mono', '-fs', '12', '-bg', '#fbfaf7', '-fg', '#22211f', '-e', 'bash', script], { env, stdio: 'ignore' })
+  writeFileSync(
+    script,
+    `cd ${folder}; unpack() { ${process.execPath} ${join(root, 'dist/src/cli/main.js')} "$@"; }; printf '$ %s\\n' '${shown}'; ${command}; touch ${done}; sleep 5\n`,
+  )
+  const env = {
+    ...process.env,
+    DISPLAY,
+    UNPACK_PASSPHRASE: PASSPHRASE,
+    UNPACK_LOGINS: join(folder, 'logins.json'),
+    UNPACK_STATE: join(folder, 'state'),
+    NODE_OPTIONS: '',
+    FORCE_COLOR: '1',
+  }
+  const window = spawn(
+    'xterm',
+    [
+      '-fullscreen',
+      '-geometry',
+      `128x${Math.floor(height / 20)}+0+0`,
+      '-b',
+      '0',
+      '-bw',
+      '0',
+      '-fa',
+      'DejaVu Sans Mono',
+      '-fs',
+      '12',
+      '-bg',
+      '#fbfaf7',
+      '-fg',
+      '#22211f',
+      '-e',
+      'bash',
+      script,
+    ],
+    { env, stdio: 'ignore' },
+  )
   for (let tries = 0; tries < 300 && !existsSync(done); tries += 1) await wait(100)
   await wait(700)
   execFileSync('import', ['-window', 'root', join(out, `${name}.png`)], { env })
@@ -40,17 +74,40 @@ async function terminal(name: string, command: string, height = 800): Promise<vo
 
 const host = standInBlog({ standing: 'first-run' })
 await host.listen(4101)
-await (await LoginsFile.open(join(folder, 'logins.json'), new Secret(PASSPHRASE), 4)).put('http://127.0.0.1:4199/', 'nobody', new Secret('x'))
+await (
+  await LoginsFile.open(join(folder, 'logins.json'), new Secret(PASSPHRASE), 4)
+).put('http://127.0.0.1:4199/', 'nobody', new Secret('x'))
 execFileSync('cp', ['-r', join(root, 'demo/repair-cafe'), folder])
 
 await terminal('survey', 'unpack survey http://127.0.0.1:4101/', 180)
 await terminal('compare', 'unpack compare repair-cafe/baseline.yaml', 860)
 await terminal('settle', 'unpack settle repair-cafe/baseline.yaml --yes 2>/dev/null', 880)
 await terminal('confirm', 'unpack confirm repair-cafe/baseline.yaml')
-await terminal('mistakes', `sed -e "s/title: Lantern/titel: Lantern/; s/London/Lundon/; s/marlow #/admin #/; s/password: made/password: hunter2/" repair-cafe/baseline.yaml > repair-cafe/wrong.yaml; unpack compare repair-cafe/wrong.yaml`, 280)
+await terminal(
+  'mistakes',
+  `sed -e "s/title: Lantern/titel: Lantern/; s/London/Lundon/; s/marlow #/admin #/; s/password: made/password: hunter2/" repair-cafe/baseline.yaml > repair-cafe/wrong.yaml; unpack compare repair-cafe/wrong.yaml`,
+  280,
+)
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] })
-async function page(name: string, url: string, width = 1280, height = 800, before?: (text: string) => string): Promise<void> {
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+})
+async function page(
+  name: string,
+  url: string,
+  width = 1280,
+  height = 800,
+  before?: (text: string) => string,
+): Promise<void> {
   const tab = await browser.newPage({ viewport: { width, height } })
   await tab.goto(url)
   const text = tab.locator('#text')
@@ -61,14 +118,23 @@ async function page(name: string, url: string, width = 1280, height = 800, befor
   process.stdout.write(`${name}.png\n`)
 }
 const records = join(folder, 'unpack-record/127.0.0.1_4101')
-const settled = readdirSync(records).sort().find((name) => readFileSync(join(records, name, 'report.json'), 'utf8').includes('"of": "settle"')) ?? ''
+const settled =
+  readdirSync(records)
+    .sort()
+    .find((name) => readFileSync(join(records, name, 'report.json'), 'utf8').includes('"of": "settle"')) ?? ''
 const report = pathToFileURL(join(records, settled, 'report.html')).href
 await page('report', report)
 await page('report-phone', report, 390, 844)
 await page('settled-blog', 'http://127.0.0.1:4101/home/')
-const vite = await createServer({ configFile: join(root, 'examples/check-a-baseline/vite.config.ts'), server: { port: 4177, host: '127.0.0.1' }, logLevel: 'error' })
+const vite = await createServer({
+  configFile: join(root, 'examples/check-a-baseline/vite.config.ts'),
+  server: { port: 4177, host: '127.0.0.1' },
+  logLevel: 'error',
+})
 await vite.listen()
-await page('check-a-baseline', 'http://127.0.0.1:4177/', 1280, 800, (text) => text.replace('timezone: Europe/London', 'timezone: Europe/Lundon').replace('slug: lamps', 'slug: bicycles'))
+await page('check-a-baseline', 'http://127.0.0.1:4177/', 1280, 800, (text) =>
+  text.replace('timezone: Europe/London', 'timezone: Europe/Lundon').replace('slug: lamps', 'slug: bicycles'),
+)
 await vite.close()
 await browser.close()
 await host.close()

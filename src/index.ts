@@ -16,7 +16,17 @@ export { makePassword } from './logins/password.js'
 export { builtIn } from './systems/index.js'
 export { Shelf } from './systems/shelf.js'
 export { Step, type Carried, type Carrier, type IdOf, type Resolved, type SecretOf } from './systems/step.js'
-export { isSystem, type AreaOnSystem, type Here, type Login, type Look, type Screen, type Session, type SignedIn, type System } from './systems/system.js'
+export {
+  isSystem,
+  type AreaOnSystem,
+  type Here,
+  type Login,
+  type Look,
+  type Screen,
+  type Session,
+  type SignedIn,
+  type System,
+} from './systems/system.js'
 export { jsonOf, type Answer } from './web/answer.js'
 export type { Resolve } from './web/connections.js'
 export { NoAnswer } from './web/failure.js'

@@ -7,7 +7,15 @@ import { asUnpackError } from '../engine/error-of.js'
 
 /** An error as the document that programs read. */
 export function errorJson({ code, message, at, next, lines }: UnpackError): z.output<typeof errorDocument> {
-  return { error: { code, message, ...(at !== undefined && { at }), ...(next !== undefined && { next }), ...(lines.length > 0 && { lines: [...lines] }) } }
+  return {
+    error: {
+      code,
+      message,
+      ...(at !== undefined && { at }),
+      ...(next !== undefined && { next }),
+      ...(lines.length > 0 && { lines: [...lines] }),
+    },
+  }
 }
 
 /** Tells an error and sets the exit code. Nobody ever sees a stack trace; developers set UNPACK_TRACE. */
@@ -21,6 +29,9 @@ export function fail(thrown: unknown, json = false): void {
   }
   const tell = (line: string) => process.stderr.write(`${line}\n`)
   tell(`${pc.red(pc.bold('✗'))} ${error.message}`)
-  for (const line of error.lines) wrap(line, 4).forEach((part, index) => { tell(`${index === 0 ? '  ' : '    '}${part}`) })
+  for (const line of error.lines)
+    wrap(line, 4).forEach((part, index) => {
+      tell(`${index === 0 ? '  ' : '    '}${part}`)
+    })
   if (error.next !== undefined) tell(`  ${pc.bold('Next:')} ${error.next}`)
 }

@@ -7,11 +7,16 @@ import { Secret } from '../core/secret.js'
 import { LazyLogins } from '../logins/logins.js'
 
 /** The logins file: named, from the environment, or in the user's config folder. */
-export const loginsPath = (named?: string): string => named ?? process.env.UNPACK_LOGINS ?? join(envPaths('unpack', { suffix: '' }).config, 'logins.json')
+export const loginsPath = (named?: string): string =>
+  named ?? process.env.UNPACK_LOGINS ?? join(envPaths('unpack', { suffix: '' }).config, 'logins.json')
 
 export function loginsAt(named?: string): LazyLogins {
   const file = loginsPath(named)
-  return new LazyLogins(file, (isNew) => passphrase(file, isNew), () => existsSync(file))
+  return new LazyLogins(
+    file,
+    (isNew) => passphrase(file, isNew),
+    () => existsSync(file),
+  )
 }
 
 /** The passphrase: from the environment, or asked for at the terminal; twice for a new file. */
@@ -20,13 +25,21 @@ async function passphrase(file: string, isNew: boolean): Promise<Secret> {
   if (given !== undefined && given !== '') return new Secret(given)
   if (!process.stdin.isTTY || !process.stderr.isTTY) throw UnpackError.of('passphrase-missing', { file })
   const first = await askSecret(isNew ? `A passphrase for the new logins file ${file}` : `The passphrase of ${file}`)
-  if (isNew && (await askSecret('Once more')).reveal() !== first.reveal()) throw UnpackError.of('command-line-wrong', { what: 'The two passphrases differ. Nothing was written.', next: 'Run the same command again.' })
+  if (isNew && (await askSecret('Once more')).reveal() !== first.reveal())
+    throw UnpackError.of('command-line-wrong', {
+      what: 'The two passphrases differ. Nothing was written.',
+      next: 'Run the same command again.',
+    })
   return first
 }
 
 /** Asks for a secret at the terminal, showing dots. */
 export async function askSecret(message: string): Promise<Secret> {
-  const answer = await password({ message, output: process.stderr, validate: (value) => ((value ?? '') === '' ? 'Please type something.' : undefined) })
+  const answer = await password({
+    message,
+    output: process.stderr,
+    validate: (value) => ((value ?? '') === '' ? 'Please type something.' : undefined),
+  })
   if (isCancel(answer)) throw UnpackError.of('stopped', {})
   return new Secret(answer)
 }

@@ -5,14 +5,38 @@ import { version } from './package.js'
 
 /** Every command, with what its help says; a command's code is loaded only when it is the one that runs. */
 const commands: Record<string, { about: string; load: () => Promise<Command> }> = {
-  survey: { about: 'look at an address from outside: what stands there, and is it safe to go on? Writes nothing', load: async () => (await import('./commands/survey.js')).surveyCommand() },
-  compare: { about: 'show what is not as planned, in the order in which it would be settled. Writes nothing', load: async () => (await import('./commands/compare.js')).compareCommand() },
-  settle: { about: 'bring the site to its baseline: shows the differences, asks, settles, reads back, confirms', load: async () => (await import('./commands/settle.js')).settleCommand() },
-  confirm: { about: 'look at the result as a visitor, and at the dashboard as the owner. Writes nothing', load: async () => (await import('./commands/confirm.js')).confirmCommand() },
-  logins: { about: 'the encrypted file that holds user names and passwords', load: async () => (await import('./commands/logins.js')).loginsCommand() },
-  schema: { about: 'print the JSON Schema of the baseline file, or of a document that Unpack writes', load: async () => (await import('./commands/schema.js')).schemaCommand() },
-  'stand-in': { about: 'run a small simulated site on this machine, in memory, to try things on', load: async () => (await import('./commands/stand-in.js')).standInCommand() },
-  demo: { about: 'watch the whole job on a stand-in blog; needs nothing installed', load: async () => (await import('./commands/demo.js')).demoCommand() },
+  survey: {
+    about: 'look at an address from outside: what stands there, and is it safe to go on? Writes nothing',
+    load: async () => (await import('./commands/survey.js')).surveyCommand(),
+  },
+  compare: {
+    about: 'show what is not as planned, in the order in which it would be settled. Writes nothing',
+    load: async () => (await import('./commands/compare.js')).compareCommand(),
+  },
+  settle: {
+    about: 'bring the site to its baseline: shows the differences, asks, settles, reads back, confirms',
+    load: async () => (await import('./commands/settle.js')).settleCommand(),
+  },
+  confirm: {
+    about: 'look at the result as a visitor, and at the dashboard as the owner. Writes nothing',
+    load: async () => (await import('./commands/confirm.js')).confirmCommand(),
+  },
+  logins: {
+    about: 'the encrypted file that holds user names and passwords',
+    load: async () => (await import('./commands/logins.js')).loginsCommand(),
+  },
+  schema: {
+    about: 'print the JSON Schema of the baseline file, or of a document that Unpack writes',
+    load: async () => (await import('./commands/schema.js')).schemaCommand(),
+  },
+  'stand-in': {
+    about: 'run a small simulated site on this machine, in memory, to try things on',
+    load: async () => (await import('./commands/stand-in.js')).standInCommand(),
+  },
+  demo: {
+    about: 'watch the whole job on a stand-in blog; needs nothing installed',
+    load: async () => (await import('./commands/demo.js')).demoCommand(),
+  },
 }
 
 const program = new Command('unpack')
@@ -39,7 +63,8 @@ Exit codes: 0 as planned · 1 differences remain or a check failed · 2 baseline
 const [first, second] = process.argv.slice(2)
 const wanted = first === 'help' ? second : first
 try {
-  for (const [name, { about, load }] of Object.entries(commands)) program.addCommand((name === wanted ? await load() : new Command(name)).description(about).exitOverride())
+  for (const [name, { about, load }] of Object.entries(commands))
+    program.addCommand((name === wanted ? await load() : new Command(name)).description(about).exitOverride())
   await program.parseAsync()
 } catch (error) {
   if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : 2

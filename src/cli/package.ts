@@ -9,4 +9,5 @@ export function packageFolder(): string {
   return folder
 }
 
-export const version = (): string => (JSON.parse(readFileSync(join(packageFolder(), 'package.json'), 'utf8')) as { version: string }).version
+export const version = (): string =>
+  (JSON.parse(readFileSync(join(packageFolder(), 'package.json'), 'utf8')) as { version: string }).version

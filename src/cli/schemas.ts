@@ -1,6 +1,14 @@
 import { z } from 'zod'
 import { baselineJsonSchema } from '../core/baseline/schema.js'
-import { compareDocument, confirmDocument, errorDocument, journalLine, reportDocument, settleDocument, surveyDocument } from '../core/report/report.js'
+import {
+  compareDocument,
+  confirmDocument,
+  errorDocument,
+  journalLine,
+  reportDocument,
+  settleDocument,
+  surveyDocument,
+} from '../core/report/report.js'
 
 /** Every described document; docs/schemas keeps a copy of each. */
 export const schemas = {

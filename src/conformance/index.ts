@@ -12,7 +12,14 @@ export { lacking, type ConformanceCase, type NeededKey } from './case.js'
 export { ConformanceSite, type Provided } from './site.js'
 
 /** The cases that every adapter must pass, in the order of the areas. */
-export const conformanceCases: readonly ConformanceCase[] = [...siteCases, ...ownerCases, ...categoryCases, ...pageCases, ...shippedCases, ...wholeCases]
+export const conformanceCases: readonly ConformanceCase[] = [
+  ...siteCases,
+  ...ownerCases,
+  ...categoryCases,
+  ...pageCases,
+  ...shippedCases,
+  ...wholeCases,
+]
 
 /**
  * The suite for one system, ready for any test runner.
@@ -21,5 +28,12 @@ export const conformanceCases: readonly ConformanceCase[] = [...siteCases, ...ow
  * @returns a name and a function a case; those that the adapter can't be given say which keys are lacking
  * @example for (const { name, lacks, run } of conformance(system, provide)) test(name, { skip: lacks.length > 0 }, run)
  */
-export const conformance = <S extends System>(system: S, provide: () => Promise<Provided>): { name: string; lacks: string[]; run: () => Promise<void> }[] =>
-  conformanceCases.map((one) => ({ name: `${one.area}: ${one.name}`, lacks: lacking(system, one), run: async () => one.run(new ConformanceSite(system, await provide())) }))
+export const conformance = <S extends System>(
+  system: S,
+  provide: () => Promise<Provided>,
+): { name: string; lacks: string[]; run: () => Promise<void> }[] =>
+  conformanceCases.map((one) => ({
+    name: `${one.area}: ${one.name}`,
+    lacks: lacking(system, one),
+    run: async () => one.run(new ConformanceSite(system, await provide())),
+  }))

@@ -19,7 +19,10 @@ export interface Provided {
 
 /** A provided site, with what cases do again and again. */
 export class ConformanceSite {
-  constructor(readonly system: System, readonly provided: Provided) {}
+  constructor(
+    readonly system: System,
+    readonly provided: Provided,
+  ) {}
 
   get address(): string {
     return this.provided.address
@@ -30,7 +33,9 @@ export class ConformanceSite {
   }
 
   /** A baseline for this site: the parts that are not given are the least that will do. */
-  baseline(parts: { site?: object; owner?: object; files?: Record<string, string> } & Record<string, unknown> = {}): Baseline {
+  baseline(
+    parts: { site?: object; owner?: object; files?: Record<string, string> } & Record<string, unknown> = {},
+  ): Baseline {
     const { site, owner, files = {}, ...rest } = parts
     const plan = {
       unpack: 1,
@@ -49,7 +54,8 @@ export class ConformanceSite {
   /** Settles, and expects that nothing failed and nothing is left. */
   async settled(baseline: Baseline, more: Partial<SettleOptions> = {}): Promise<Settled> {
     const done = await this.settle(baseline, more)
-    if (done.failed.length > 0) throw new Error(`not settled: ${done.failed.map(({ ref, text }) => `${ref} (${text})`).join(', ')}`)
+    if (done.failed.length > 0)
+      throw new Error(`not settled: ${done.failed.map(({ ref, text }) => `${ref} (${text})`).join(', ')}`)
     return done
   }
 }

@@ -46,7 +46,10 @@ export function isThisMachine(address: SiteAddress): boolean {
 
 /** A name for files and folders: `http_127.0.0.1_4101_blog`. */
 export const addressKey = (address: SiteAddress): string =>
-  addressText(address).replace(/^(https?):\/\//, '$1_').replace(/\/$/, '').replace(/[^A-Za-z0-9.-]+/g, '_')
+  addressText(address)
+    .replace(/^(https?):\/\//, '$1_')
+    .replace(/\/$/, '')
+    .replace(/[^A-Za-z0-9.-]+/g, '_')
 
 /** The part of an address that names a record's folder: `127.0.0.1_4101_blog`. */
 export const recordKey = (address: SiteAddress): string => addressKey(address).replace(/^https?_/, '')

@@ -71,9 +71,7 @@ export type Ability = 'can' | 'unseen' | { byHand: string } | { never: string }
 
 /** What somebody should see on the public site once the baseline is settled. */
 export type Expectation = { name: string; at: 'front' | 'feed' | { ref: string } } & (
-  | { look: 'shows'; texts: readonly string[] }
-  | { look: 'feed' }
-  | { look: 'robots'; welcome: boolean }
+  { look: 'shows'; texts: readonly string[] } | { look: 'feed' } | { look: 'robots'; welcome: boolean }
 )
 
 /** One side of a site. Adding one means a file like this, a line in `areas/index.ts`, and files of the same name in systems. */

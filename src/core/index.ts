@@ -1,13 +1,36 @@
 /** `unpack/core`: everything that decides, without Node, network or clock. It runs in a browser as it is. */
 export { addressText, isThisMachine, parseAddress, placeOn, type SiteAddress } from './address.js'
-export type { Ability, Area, Difference, Expectation, Found, Id, ItemShape, Marks, Origin, Plan, ReadItem, Value } from './area.js'
-export { areaNames, areas, type AnyDifference, type AnyFound, type AreaName, type Inventory, type ItemOf, type Reading } from './areas/index.js'
+export type {
+  Ability,
+  Area,
+  Difference,
+  Expectation,
+  Found,
+  Id,
+  ItemShape,
+  Marks,
+  Origin,
+  Plan,
+  ReadItem,
+  Value,
+} from './area.js'
+export {
+  areaNames,
+  areas,
+  type AnyDifference,
+  type AnyFound,
+  type AreaName,
+  type Inventory,
+  type ItemOf,
+  type Reading,
+} from './areas/index.js'
 export { mistakeText, type Mistake } from './baseline/mistakes.js'
 export { filesNamed, mistakesIn, readBaseline, type ReadBaseline } from './baseline/read.js'
 export { baselineJsonSchema, type Baseline } from './baseline/schema.js'
 export type { Position } from './baseline/source.js'
 export { compare, type CompareOptions, type Comparison, type Remark } from './compare.js'
-export { catalogue, UnpackError, type ErrorCode } from './errors.js'
+export { catalogue } from './catalogue.js'
+export { UnpackError, type ErrorCode } from './errors.js'
 export { expectations } from './expect.js'
 export type { Failure, Findings, PageFacts, Recognised, Standing, Verdict } from './findings.js'
 export { allFound, foundAt, inventoryOf } from './inventory.js'

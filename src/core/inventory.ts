@@ -1,4 +1,12 @@
-import { areaNames, areaOf, type AnyFound, type AnyItem, type AreaName, type Inventory, type Reading } from './areas/index.js'
+import {
+  areaNames,
+  areaOf,
+  type AnyFound,
+  type AnyItem,
+  type AreaName,
+  type Inventory,
+  type Reading,
+} from './areas/index.js'
 import type { Found, ReadItem } from './area.js'
 import { originOf } from './shipped.js'
 
@@ -9,7 +17,14 @@ export function inventoryOf(reading: Reading): Inventory {
     if (!read) return []
     const area = areaOf(name)
     const found = read.map(({ item, id, marks, address, copy }): Found<AreaName, AnyItem> => ({
-      ref: area.ref(item), id, item, origin: originOf(marks), hidden: marks?.hidden ?? false, needed: marks?.needed, address, copy,
+      ref: area.ref(item),
+      id,
+      item,
+      origin: originOf(marks),
+      hidden: marks?.hidden ?? false,
+      needed: marks?.needed,
+      address,
+      copy,
     }))
     return [[name, found] as const]
   })
@@ -17,7 +32,9 @@ export function inventoryOf(reading: Reading): Inventory {
 }
 
 /** Every item of an inventory, area by area. */
-export const allFound = (inventory: Inventory): AnyFound[] => areaNames.flatMap((name) => (inventory[name] ?? []) as AnyFound[])
+export const allFound = (inventory: Inventory): AnyFound[] =>
+  areaNames.flatMap((name) => (inventory[name] ?? []) as AnyFound[])
 
 /** The item that goes by a ref. */
-export const foundAt = (inventory: Inventory, ref: string): AnyFound | undefined => allFound(inventory).find((found) => found.ref === ref)
+export const foundAt = (inventory: Inventory, ref: string): AnyFound | undefined =>
+  allFound(inventory).find((found) => found.ref === ref)

@@ -7,7 +7,8 @@ const field = (item: object, key: string): Value => anyItem(item)[key] ?? ''
 /** A value in quotes, short enough for a line; a body by its first words, nothing as “nothing”. */
 export function valueText(key: string, value: Value): string {
   if (value === null) return 'what shipped'
-  const text = key === 'body' ? textBlocks(String(value)).join(' ') : Array.isArray(value) ? value.join(', ') : String(value)
+  const text =
+    key === 'body' ? textBlocks(String(value)).join(' ') : Array.isArray(value) ? value.join(', ') : String(value)
   if (text === '') return 'nothing'
   return key === 'parent' ? text : `“${text.length > 60 ? `${text.slice(0, 57)}…` : text}”`
 }
@@ -17,9 +18,15 @@ export function changes(difference: AnyDifference): { key: string; found: Value;
   const area = areaOf(difference.area)
   if (difference.is === 'left over') return []
   const { wanted } = difference
-  if (difference.is === 'missing') return area.keys.filter((key) => field(wanted, key) !== '').map((key) => ({ key, found: '', wanted: field(wanted, key) }))
+  if (difference.is === 'missing')
+    return area.keys
+      .filter((key) => field(wanted, key) !== '')
+      .map((key) => ({ key, found: '', wanted: field(wanted, key) }))
   // in front of a first-run form, a text that will ship is not known word by word
-  const here = (key: string): Value => (area.texts?.includes(key) && anyItem(difference.found.item)[key] === undefined ? null : field(difference.found.item, key))
+  const here = (key: string): Value =>
+    area.texts?.includes(key) && anyItem(difference.found.item)[key] === undefined
+      ? null
+      : field(difference.found.item, key)
   return difference.fields.map((key) => ({ key, found: here(key), wanted: field(wanted, key) }))
 }
 
@@ -29,7 +36,9 @@ export function differenceText(difference: AnyDifference): string {
   if (difference.is === 'left over') return `${area.call(anyItem(difference.found.item))} goes: ${difference.because}`
   if (difference.is === 'missing' && area.list !== 'one') return `${area.call(anyItem(difference.wanted))} is missing`
   const item = anyItem(difference.is === 'different' ? difference.found.item : difference.wanted)
-  const parts = changes(difference).map(({ key, found, wanted }) => `${area.say?.(key) ?? key} ${valueText(key, found)} → ${valueText(key, wanted)}`)
+  const parts = changes(difference).map(
+    ({ key, found, wanted }) => `${area.say?.(key) ?? key} ${valueText(key, found)} → ${valueText(key, wanted)}`,
+  )
   return `${area.list === 'one' ? '' : `${area.call(item)}: `}${parts.join(', ')}`
 }
 
@@ -37,5 +46,7 @@ export function differenceText(difference: AnyDifference): string {
 export function differenceLines(difference: AnyDifference): string[] {
   const area = areaOf(difference.area)
   if (area.list !== 'one' || difference.is === 'left over') return [differenceText(difference)]
-  return changes(difference).map(({ key, found, wanted }) => `${area.say?.(key) ?? key}: ${valueText(key, found)} → ${valueText(key, wanted)}`)
+  return changes(difference).map(
+    ({ key, found, wanted }) => `${area.say?.(key) ?? key}: ${valueText(key, found)} → ${valueText(key, wanted)}`,
+  )
 }

@@ -28,11 +28,23 @@ export interface Books {
 }
 
 /** Translates differences, keeps copies, and carries the steps out, every one journalled before and after. */
-export async function carryOut(run: Run, session: Session, differences: readonly AnyDifference[], { record, ids, why, copies }: Books, firstRun = false): Promise<void> {
+export async function carryOut(
+  run: Run,
+  session: Session,
+  differences: readonly AnyDifference[],
+  { record, ids, why, copies }: Books,
+  firstRun = false,
+): Promise<void> {
   for (const difference of differences) {
-    if (difference.is === 'left over' && difference.found.copy !== undefined) copies.set(difference.ref, record.keepCopy(difference.ref, difference.found.copy))
+    if (difference.is === 'left over' && difference.found.copy !== undefined)
+      copies.set(difference.ref, record.keepCopy(difference.ref, difference.found.copy))
     // what is taken over in place loses its text as well
-    else if (difference.is === 'different' && difference.found.origin === 'shipped' && difference.found.copy !== undefined) copies.set(difference.ref, record.keepCopy(difference.found.ref, difference.found.copy))
+    else if (
+      difference.is === 'different' &&
+      difference.found.origin === 'shipped' &&
+      difference.found.copy !== undefined
+    )
+      copies.set(difference.ref, record.keepCopy(difference.found.ref, difference.found.copy))
   }
   const steps = translate(run, differences, firstRun)
   const stored = await run.options.logins.find(run.home, run.baseline.owner.username)
@@ -43,12 +55,19 @@ export async function carryOut(run: Run, session: Session, differences: readonly
     before(carrier, load) {
       run.tell({ is: 'sent', carrier: carrier.name, refs: refsOf(load) })
       const carried = proved(load)
-      const falling = differences.filter((difference) => difference.is === 'left over' && carried.some(({ ref }) => ref === difference.fallsWith))
+      const falling = differences.filter(
+        (difference) => difference.is === 'left over' && carried.some(({ ref }) => ref === difference.fallsWith),
+      )
       for (const difference of [...carried, ...falling]) {
         record.journal({
-          event: 'begun', carrier: carrier.name, ref: difference.ref, is: difference.is,
-          was: foundIn(difference) as JournalLine['was'], wanted: wantedIn(difference) as JournalLine['wanted'],
-          ...(firstRun && { expected: true }), ...(copies.has(difference.ref) && { copy: copies.get(difference.ref) }),
+          event: 'begun',
+          carrier: carrier.name,
+          ref: difference.ref,
+          is: difference.is,
+          was: foundIn(difference) as JournalLine['was'],
+          wanted: wantedIn(difference) as JournalLine['wanted'],
+          ...(firstRun && { expected: true }),
+          ...(copies.has(difference.ref) && { copy: copies.get(difference.ref) }),
         })
       }
     },
@@ -56,20 +75,36 @@ export async function carryOut(run: Run, session: Session, differences: readonly
       if (error.page !== undefined) record.keepPage('unexpected', error.page)
     },
     after(carrier, load, outcomes) {
-      run.tell({ is: 'carried', carrier: carrier.name, refs: refsOf(load), refused: refsOf(load.filter((_, index) => outcomes[index]?.refused !== undefined)) })
+      run.tell({
+        is: 'carried',
+        carrier: carrier.name,
+        refs: refsOf(load),
+        refused: refsOf(load.filter((_, index) => outcomes[index]?.refused !== undefined)),
+      })
       load.forEach((step, index) => {
         settled(step, outcomes[index] ?? { refused: 'no answer' }, carrier)
       })
     },
   })
-  for (const [step, ref] of held) for (const { ref: own } of step.more.proves) why.set(own, { code: 'waits-for', text: UnpackError.of('waits-for', { ref }).message })
+  for (const [step, ref] of held)
+    for (const { ref: own } of step.more.proves)
+      why.set(own, { code: 'waits-for', text: UnpackError.of('waits-for', { ref }).message })
 
   function settled(step: Step, outcome: Carried, carrier: Carrier<unknown>): void {
     for (const { ref } of step.more.proves) {
-      if (outcome.refused === undefined) record.journal({ event: 'done', carrier: carrier.name, ref, ...(outcome.id !== undefined && { id: outcome.id }) })
+      if (outcome.refused === undefined)
+        record.journal({
+          event: 'done',
+          carrier: carrier.name,
+          ref,
+          ...(outcome.id !== undefined && { id: outcome.id }),
+        })
       else {
         record.journal({ event: 'refused', carrier: carrier.name, ref, why: outcome.refused })
-        why.set(ref, { code: 'refused-by-site', text: UnpackError.of('refused-by-site', { code: outcome.refused }).message })
+        why.set(ref, {
+          code: 'refused-by-site',
+          text: UnpackError.of('refused-by-site', { code: outcome.refused }).message,
+        })
       }
     }
   }

@@ -39,7 +39,9 @@ export async function carry(steps: readonly Step[], options: CarryOptions): Prom
     }
     const carrier = nextCarrier([...pending], options.ids)
     if (!carrier) break
-    const load = [...pending].filter((step) => step.carrier === carrier && isReady(step, pending, options.ids)).slice(0, carrier.atOnce)
+    const load = [...pending]
+      .filter((step) => step.carrier === carrier && isReady(step, pending, options.ids))
+      .slice(0, carrier.atOnce)
     options.before(carrier, load)
     const outcomes = await carried(carrier, load, options)
     for (const [index, step] of load.entries()) {
@@ -58,7 +60,10 @@ export async function carry(steps: readonly Step[], options: CarryOptions): Prom
 /** A screen that is not as expected stops what needs it, and nothing else. */
 async function carried(carrier: Carrier<unknown>, load: readonly Step[], options: CarryOptions): Promise<Carried[]> {
   try {
-    return await carrier.carry(load.map((step) => fill(step.fields, options.ids, options.secrets)), options.session)
+    return await carrier.carry(
+      load.map((step) => fill(step.fields, options.ids, options.secrets)),
+      options.session,
+    )
   } catch (error) {
     if (!(error instanceof UnpackError) || error.code !== 'screen-unexpected') throw error
     options.strange?.(error)
@@ -69,7 +74,8 @@ async function carried(carrier: Carrier<unknown>, load: readonly Step[], options
 const needs = (step: Step): string[] => [...refsIn(step.fields), ...(step.more.after ?? [])]
 
 const isReady = (step: Step, pending: ReadonlySet<Step>, ids: ReadonlyMap<string, Id>): boolean =>
-  refsIn(step.fields).every((ref) => ids.has(ref)) && (step.more.after ?? []).every((ref) => ![...pending].some((other) => other !== step && other.more.gives === ref))
+  refsIn(step.fields).every((ref) => ids.has(ref)) &&
+  (step.more.after ?? []).every((ref) => ![...pending].some((other) => other !== step && other.more.gives === ref))
 
 /** The carrier to go next: one that would gain nothing by waiting; else the one that most others wait for. */
 function nextCarrier(pending: readonly Step[], ids: ReadonlyMap<string, Id>): Carrier<unknown> | undefined {
@@ -78,8 +84,15 @@ function nextCarrier(pending: readonly Step[], ids: ReadonlyMap<string, Id>): Ca
   const carriers = [...new Set(ready.map(({ carrier }) => carrier))]
   const givenBy = (ref: string) => pending.find(({ more }) => more.gives === ref)?.carrier
   const waitsForOthers = (carrier: Carrier<unknown>) =>
-    carrier.atOnce > 1 && pending.some((step) => step.carrier === carrier && !ready.includes(step) && needs(step).some((ref) => !ids.has(ref) && givenBy(ref) !== carrier))
-  const waitedFor = (carrier: Carrier<unknown>) => pending.filter((step) => needs(step).some((ref) => givenBy(ref) === carrier)).length
+    carrier.atOnce > 1 &&
+    pending.some(
+      (step) =>
+        step.carrier === carrier &&
+        !ready.includes(step) &&
+        needs(step).some((ref) => !ids.has(ref) && givenBy(ref) !== carrier),
+    )
+  const waitedFor = (carrier: Carrier<unknown>) =>
+    pending.filter((step) => needs(step).some((ref) => givenBy(ref) === carrier)).length
   return carriers.find((carrier) => !waitsForOthers(carrier)) ?? carriers.sort((a, b) => waitedFor(b) - waitedFor(a))[0]
 }
 
@@ -87,13 +100,18 @@ function refuseCircles(steps: readonly Step[], ids: ReadonlyMap<string, Id>): vo
   const known = new Set(ids.keys())
   let left = [...steps]
   for (;;) {
-    const open = left.filter((step) => needs(step).some((ref) => !known.has(ref) && left.some((other) => other !== step && other.more.gives === ref)))
+    const open = left.filter((step) =>
+      needs(step).some((ref) => !known.has(ref) && left.some((other) => other !== step && other.more.gives === ref)),
+    )
     if (open.length === 0) return
-    if (open.length === left.length) throw UnpackError.of('steps-in-a-circle', { refs: open.flatMap(({ more }) => more.gives ?? []) })
+    if (open.length === left.length)
+      throw UnpackError.of('steps-in-a-circle', { refs: open.flatMap(({ more }) => more.gives ?? []) })
     for (const step of left) if (!open.includes(step) && step.more.gives !== undefined) known.add(step.more.gives)
     left = open
   }
 }
 
 /** The refs of the differences that steps settle. */
-export const refsOf = (steps: readonly Step[]): string[] => [...new Set(steps.flatMap(({ more }) => more.proves.map((difference: AnyDifference) => difference.ref as string)))]
+export const refsOf = (steps: readonly Step[]): string[] => [
+  ...new Set(steps.flatMap(({ more }) => more.proves.map((difference: AnyDifference) => difference.ref as string))),
+]

@@ -30,8 +30,19 @@ export async function confirm(baseline: Baseline, options: RunOptions): Promise<
     record.journal({ event: 'opened' })
     const checks = await lookAtAll(run, record)
     record.journal({ event: 'closed', ok: checks.every(({ ok }) => ok) })
-    record.report({ ...blankReport(run, 'confirm', started), checks, ended: new Date().toISOString(), requests: run.traffic.requests, writes: run.traffic.writes })
-    return { checks, passed: checks.filter(({ ok }) => ok).length, failed: checks.filter(({ ok }) => !ok).length, record: record.folder }
+    record.report({
+      ...blankReport(run, 'confirm', started),
+      checks,
+      ended: new Date().toISOString(),
+      requests: run.traffic.requests,
+      writes: run.traffic.writes,
+    })
+    return {
+      checks,
+      passed: checks.filter(({ ok }) => ok).length,
+      failed: checks.filter(({ ok }) => !ok).length,
+      record: record.folder,
+    }
   } finally {
     await run.end()
   }

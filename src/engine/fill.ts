@@ -1,7 +1,8 @@
 import type { Id } from '../core/area.js'
 import type { Secret } from '../core/secret.js'
 
-const isGroup = (value: unknown): value is Readonly<Record<string, unknown>> => typeof value === 'object' && value !== null && !Array.isArray(value)
+const isGroup = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
 
 /** The refs whose ids a step's fields want. */
 export function refsIn(fields: unknown): string[] {
@@ -11,7 +12,11 @@ export function refsIn(fields: unknown): string[] {
 }
 
 /** Puts ids and secrets into a step's fields. */
-export function fill(fields: unknown, ids: ReadonlyMap<string, Id>, secrets: Readonly<Record<string, Secret>>): unknown {
+export function fill(
+  fields: unknown,
+  ids: ReadonlyMap<string, Id>,
+  secrets: Readonly<Record<string, Secret>>,
+): unknown {
   if (Array.isArray(fields)) return fields.map((field) => fill(field, ids, secrets))
   if (!isGroup(fields)) return fields
   if (typeof fields.idOf === 'string') return ids.get(fields.idOf)

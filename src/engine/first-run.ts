@@ -15,11 +15,15 @@ export async function fillFirstRun(run: Run, expected: Comparison, record: Recor
   const { baseline, system, options, home } = run
   const missing = system.firstRunNeeds.filter((key) => {
     const [group = '', name = ''] = key.split('.')
-    return ((baseline as unknown as { [group: string]: { [name: string]: unknown } | undefined })[group] ?? {})[name] === undefined
+    return (
+      ((baseline as unknown as { [group: string]: { [name: string]: unknown } | undefined })[group] ?? {})[name] ===
+      undefined
+    )
   })
   if (missing.length > 0) throw UnpackError.of('first-run-needs', { keys: missing })
   const { username } = baseline.owner
-  if (!(await options.logins.find(home, username))) await options.logins.put(home, username, makePassword(system.password))
+  if (!(await options.logins.find(home, username)))
+    await options.logins.put(home, username, makePassword(system.password))
 
   run.phase('first run')
   const ofForm = expected.differences.filter(({ area }) => area === 'site' || area === 'owner')

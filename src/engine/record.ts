@@ -12,7 +12,10 @@ export class Record {
 
   /** Opens a new record below `root`; nobody but its owner may look into it. */
   static open(address: SiteAddress, root = 'unpack-record', now = new Date()): Record {
-    const time = now.toISOString().replace(/\.\d+Z$/, 'Z').replaceAll(':', '')
+    const time = now
+      .toISOString()
+      .replace(/\.\d+Z$/, 'Z')
+      .replaceAll(':', '')
     const site = join(root, recordKey(address))
     let folder = join(site, time)
     for (let again = 2; existsSync(folder); again += 1) folder = join(site, `${time}-${again}`)
@@ -29,7 +32,11 @@ export class Record {
 
   /** Keeps a copy of what is about to be removed; gives its name within the record. */
   keepCopy(ref: string, copy: unknown): string {
-    return this.#keep('removed', `${ref.replace(/[^\p{L}\p{N}]+/gu, '_')}.json`, `${JSON.stringify({ ref, copy }, null, 2)}\n`)
+    return this.#keep(
+      'removed',
+      `${ref.replace(/[^\p{L}\p{N}]+/gu, '_')}.json`,
+      `${JSON.stringify({ ref, copy }, null, 2)}\n`,
+    )
   }
 
   /** Keeps a page that was not as expected. */

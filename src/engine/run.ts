@@ -76,7 +76,12 @@ export class Run {
     const { owner } = this.baseline
     const all = await this.options.logins.at(this.home)
     const stored = all.find((login) => login.username === owner.username) ?? (all.length === 1 ? all[0] : undefined)
-    if (!stored) throw UnpackError.of('login-missing', { address: this.home, user: owner.username, file: this.options.logins.file })
+    if (!stored)
+      throw UnpackError.of('login-missing', {
+        address: this.home,
+        user: owner.username,
+        file: this.options.logins.file,
+      })
     const { username, password } = stored
     this.phase('sign in', username)
     const session = await this.system.signIn(this.visitor(), { username, password })
@@ -92,7 +97,11 @@ export class Run {
   }
 
   compare(inventory: Inventory): Comparison {
-    return compare(this.baseline, inventory, { can: this.can, written: (ref) => this.state.written(ref), again: this.options.again })
+    return compare(this.baseline, inventory, {
+      can: this.can,
+      written: (ref) => this.state.written(ref),
+      again: this.options.again,
+    })
   }
 
   /** What the system ships, as an inventory. */
@@ -100,7 +109,8 @@ export class Run {
     return inventoryOf(this.system.ships(this.baseline))
   }
 
-  can = (area: AreaName, key: string): Ability => (this.onSystem(area)?.can as Record<string, Ability> | undefined)?.[key] ?? 'can'
+  can = (area: AreaName, key: string): Ability =>
+    (this.onSystem(area)?.can as Record<string, Ability> | undefined)?.[key] ?? 'can'
 
   /** An area of the system, seen without its own types: where the union of areas meets code that serves all. */
   onSystem(name: AreaName): AnyAreaOnSystem | undefined {
@@ -112,20 +122,33 @@ export class Run {
   }
 }
 
-type AnyAreaOnSystem = Omit<AreaOnSystem<AreaName>, 'read'> & { read(session: SignedIn): Promise<ReadItem<ItemOf<AreaName>>[]> }
+type AnyAreaOnSystem = Omit<AreaOnSystem<AreaName>, 'read'> & {
+  read(session: SignedIn): Promise<ReadItem<ItemOf<AreaName>>[]>
+}
 
-function refuseUnsafe({ findings, standing, reasons, address }: Surveyed, baseline: Baseline, options: RunOptions): System {
+function refuseUnsafe(
+  { findings, standing, reasons, address }: Surveyed,
+  baseline: Baseline,
+  options: RunOptions,
+): System {
   const wanted = baseline.site.address
   const finding = reasons.join('; ')
   const to = addressText(address)
   if (findings.failure) throw UnpackError.of('nothing-there', { address: wanted, finding: findings.failure.text })
-  if (to !== addressText(parseAddress(wanted) ?? address)) throw UnpackError.of('address-leads-elsewhere', { from: wanted, to })
+  if (to !== addressText(parseAddress(wanted) ?? address))
+    throw UnpackError.of('address-leads-elsewhere', { from: wanted, to })
   const { system } = findings
   const status = findings.front?.status ?? 0
-  if (system?.state === 'broken' || (!system && (status === 401 || status === 403 || status >= 500))) throw UnpackError.of('cannot-open', { address: wanted, finding })
+  if (system?.state === 'broken' || (!system && (status === 401 || status === 403 || status >= 500)))
+    throw UnpackError.of('cannot-open', { address: wanted, finding })
   const found = (options.systems ?? builtIn).find(({ id }) => id === system?.id)
   if (!system || !found) throw UnpackError.of('no-system', { address: wanted, standing, reason: finding })
-  if (!system.proven && !options.unproven) throw UnpackError.of('not-proven', { system: system.name, version: system.version || 'of a version it does not tell' })
-  if (address.origin.startsWith('http:') && !isThisMachine(address) && !options.plainHttp) throw UnpackError.of('plain-http', { address: to })
+  if (!system.proven && !options.unproven)
+    throw UnpackError.of('not-proven', {
+      system: system.name,
+      version: system.version || 'of a version it does not tell',
+    })
+  if (address.origin.startsWith('http:') && !isThisMachine(address) && !options.plainHttp)
+    throw UnpackError.of('plain-http', { address: to })
   return found
 }

@@ -50,7 +50,13 @@ async function look(asked: SiteAddress, lines: Dispatcher, options: SurveyOption
   options.on?.({ is: 'phase', phase: 'survey', text: addressText(asked) })
   const visitor = new Visitor(asked, lines, traffic, options.signal, true)
   const variants = variantsOf(asked, lines, traffic, options.signal)
-  const findings: Findings = { asked: addressText(asked), address: addressText(asked), hops: [], inner: [], variants: [] }
+  const findings: Findings = {
+    asked: addressText(asked),
+    address: addressText(asked),
+    hops: [],
+    inner: [],
+    variants: [],
+  }
   let system: System | undefined
   try {
     const front = await visitor.get('/')
@@ -58,7 +64,8 @@ async function look(asked: SiteAddress, lines: Dispatcher, options: SurveyOption
     findings.front = pageFacts(front)
     const landed = siteOf(front.url)
     const here = new Visitor(landed, lines, traffic, options.signal, true)
-    const get = async (place: string): Promise<Answer | undefined> => (traffic.requests >= MOST_REQUESTS ? undefined : here.get(place).catch(() => undefined))
+    const get = async (place: string): Promise<Answer | undefined> =>
+      traffic.requests >= MOST_REQUESTS ? undefined : here.get(place).catch(() => undefined)
     for (const candidate of options.systems ?? builtIn) {
       findings.system = await candidate.recognise({ front, get })
       system = candidate
@@ -69,13 +76,20 @@ async function look(asked: SiteAddress, lines: Dispatcher, options: SurveyOption
       findings.inner = await innerPages(findings.front.links, here)
     }
     // without a system to say where it lives, a redirect inside the same host is only its way of opening
-    findings.address = findings.system?.address ?? (landed.origin === asked.origin ? addressText(asked) : addressText(landed))
+    findings.address =
+      findings.system?.address ?? (landed.origin === asked.origin ? addressText(asked) : addressText(landed))
   } catch (error) {
     if (!(error instanceof NoAnswer)) throw error
     findings.failure = error.failure
   }
   findings.variants = await variants
-  return { ...judge(findings), findings, address: parseAddress(findings.address) ?? asked, system, requests: traffic.requests }
+  return {
+    ...judge(findings),
+    findings,
+    address: parseAddress(findings.address) ?? asked,
+    system,
+    requests: traffic.requests,
+  }
 }
 
 /** The folder of a page's address. */
@@ -86,11 +100,22 @@ function siteOf(url: string): SiteAddress {
 
 /** Looks at a few pages that the front page leads to. */
 async function innerPages(links: readonly string[], visitor: Visitor): Promise<Findings['inner']> {
-  const pages = links.filter((url) => !/\.(?:png|jpe?g|gif|svg|webp|css|js|pdf|zip|ico)$/i.test(url) && isOn({ ...visitor.address, base: '/' }, url)).slice(0, INNER_LOOKS)
+  const pages = links
+    .filter(
+      (url) =>
+        !/\.(?:png|jpe?g|gif|svg|webp|css|js|pdf|zip|ico)$/i.test(url) && isOn({ ...visitor.address, base: '/' }, url),
+    )
+    .slice(0, INNER_LOOKS)
   const answers = await Promise.all(pages.map((url) => visitor.get(url).catch(() => undefined)))
   return answers.flatMap((answer, index) => {
     if (!answer) return []
     const facts = pageFacts(answer)
-    return [{ url: pages[index] ?? answer.url, status: answer.status, weight: facts.listing ? 0 : weigh(textBlocks(answer.text).join(' ')) }]
+    return [
+      {
+        url: pages[index] ?? answer.url,
+        status: answer.status,
+        weight: facts.listing ? 0 : weigh(textBlocks(answer.text).join(' ')),
+      },
+    ]
   })
 }

@@ -5,7 +5,12 @@ import type { Run } from './run.js'
 /** What the system's areas make of differences; what falls with another item needs no step. */
 export function translate(run: Run, differences: readonly AnyDifference[], firstRun = false): Step[] {
   return areaNames.flatMap((name) => {
-    const here = differences.filter((difference) => difference.area === name && !(difference.is === 'left over' && difference.fallsWith !== undefined))
-    return here.length === 0 ? [] : (run.onSystem(name)?.translate?.(here as never, { firstRun, baseline: run.baseline }) ?? [])
+    const here = differences.filter(
+      (difference) =>
+        difference.area === name && !(difference.is === 'left over' && difference.fallsWith !== undefined),
+    )
+    return here.length === 0
+      ? []
+      : (run.onSystem(name)?.translate?.(here as never, { firstRun, baseline: run.baseline }) ?? [])
   })
 }

@@ -25,14 +25,16 @@ const copySchema = z.strictObject({ ref: z.string(), copy: z.unknown() })
 export function readJournal(folder: string): JournalLine[] {
   const file = join(folder, 'journal.jsonl')
   if (!existsSync(file)) throw UnpackError.of('file-missing', { file })
-  return readFileSync(file, 'utf8').split('\n').flatMap((line, index) => {
-    if (line.trim() === '') return []
-    try {
-      return [journalLine.parse(JSON.parse(line))]
-    } catch {
-      throw UnpackError.of('record-broken', { file, line: index + 1 })
-    }
-  })
+  return readFileSync(file, 'utf8')
+    .split('\n')
+    .flatMap((line, index) => {
+      if (line.trim() === '') return []
+      try {
+        return [journalLine.parse(JSON.parse(line))]
+      } catch {
+        throw UnpackError.of('record-broken', { file, line: index + 1 })
+      }
+    })
 }
 
 /**
@@ -40,8 +42,15 @@ export function readJournal(folder: string): JournalLine[] {
  * @param folder the record of the run that removed them
  * @param refs which of them; all where left out
  */
-export async function undo(baseline: Baseline, folder: string, options: RunOptions & { refs?: readonly string[] }): Promise<Undone> {
-  const removed = readJournal(folder).filter(({ event, is, copy, ref }) => event === 'begun' && is === 'left over' && copy !== undefined && (options.refs?.includes(ref ?? '') ?? true))
+export async function undo(
+  baseline: Baseline,
+  folder: string,
+  options: RunOptions & { refs?: readonly string[] },
+): Promise<Undone> {
+  const removed = readJournal(folder).filter(
+    ({ event, is, copy, ref }) =>
+      event === 'begun' && is === 'left over' && copy !== undefined && (options.refs?.includes(ref ?? '') ?? true),
+  )
   const run = await Run.begin(baseline, options)
   const unlock = await run.state.lock()
   try {
@@ -60,18 +69,31 @@ export async function undo(baseline: Baseline, folder: string, options: RunOptio
     })
     const again: string[] = []
     const refFor = (step: unknown) => steps.find((one) => one.step === step)?.ref ?? ''
-    await carry(steps.map(({ step }) => step), {
-      session, ids: new Map(allFound(inventory).map(({ ref, id }) => [ref, id])), secrets: {},
-      before: (carrier, load) => { for (const step of load) record.journal({ event: 'begun', carrier: carrier.name, ref: refFor(step), is: 'missing' }) },
-      after: (carrier, load, outcomes) => {
-        load.forEach((step, index) => {
-          const refused = outcomes[index]?.refused
-          record.journal({ event: refused === undefined ? 'done' : 'refused', carrier: carrier.name, ref: refFor(step), ...(refused !== undefined && { why: refused }) })
-          if (refused === undefined) again.push(refFor(step))
-          else failed.push({ ref: refFor(step), why: refused })
-        })
+    await carry(
+      steps.map(({ step }) => step),
+      {
+        session,
+        ids: new Map(allFound(inventory).map(({ ref, id }) => [ref, id])),
+        secrets: {},
+        before: (carrier, load) => {
+          for (const step of load)
+            record.journal({ event: 'begun', carrier: carrier.name, ref: refFor(step), is: 'missing' })
+        },
+        after: (carrier, load, outcomes) => {
+          load.forEach((step, index) => {
+            const refused = outcomes[index]?.refused
+            record.journal({
+              event: refused === undefined ? 'done' : 'refused',
+              carrier: carrier.name,
+              ref: refFor(step),
+              ...(refused !== undefined && { why: refused }),
+            })
+            if (refused === undefined) again.push(refFor(step))
+            else failed.push({ ref: refFor(step), why: refused })
+          })
+        },
       },
-    })
+    )
     await session.signOut().catch(() => undefined)
     return { again, failed, record: record.folder }
   } finally {

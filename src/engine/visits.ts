@@ -23,15 +23,26 @@ const bad = (seen: string): Outcome => ({ ok: false, seen })
  * @param inventory where items are to be found; without one, only looks that need no item are taken
  * @param oldPlaces further addresses at which something stood that was to go
  */
-export async function visits(run: Run, comparison: Comparison, inventory: Inventory | undefined, oldPlaces: readonly string[] = []): Promise<Check[]> {
+export async function visits(
+  run: Run,
+  comparison: Comparison,
+  inventory: Inventory | undefined,
+  oldPlaces: readonly string[] = [],
+): Promise<Check[]> {
   const { visitor, shelf } = run.stranger()
   const visit = (place: string) => shelf.read(placeOn(run.address, place), () => visitor.get(place))
-  const expected = expectations(comparison.settled, run.baseline).filter(({ at }) => inventory !== undefined || typeof at === 'string')
-  const own = run.baseline.checks.map(({ at, shows }) => checked(`${at} shows “${shows}”`, async () => shown(await visit(at), [shows])))
+  const expected = expectations(comparison.settled, run.baseline).filter(
+    ({ at }) => inventory !== undefined || typeof at === 'string',
+  )
+  const own = run.baseline.checks.map(({ at, shows }) =>
+    checked(`${at} shows “${shows}”`, async () => shown(await visit(at), [shows])),
+  )
   return Promise.all([
     ...expected.map((expectation) => checked(expectation.name, () => lookAt(expectation, run, inventory, visit))),
     ...own,
-    ...(comparison.others.length === 0 ? [checked('no text that shipped is left at its old addresses', () => noShippedText(run, visit, oldPlaces))] : []),
+    ...(comparison.others.length === 0
+      ? [checked('no text that shipped is left at its old addresses', () => noShippedText(run, visit, oldPlaces))]
+      : []),
   ])
 }
 
@@ -47,13 +58,20 @@ async function checked(name: string, look: () => Promise<Outcome>): Promise<Chec
 
 type Visit = (place: string) => Promise<Answer>
 
-async function lookAt(expectation: Expectation, run: Run, inventory: Inventory | undefined, visit: Visit): Promise<Outcome> {
+async function lookAt(
+  expectation: Expectation,
+  run: Run,
+  inventory: Inventory | undefined,
+  visit: Visit,
+): Promise<Outcome> {
   const { at } = expectation
   if (expectation.look === 'feed') return readable(await visit(run.system.feed))
   const place = at === 'front' ? '/' : at === 'feed' ? run.system.feed : foundAt(inventory ?? {}, at.ref)?.address
   if (place === undefined) return bad('it is not on the site')
   const answer = await visit(place)
-  return expectation.look === 'shows' ? shown(answer, expectation.texts) : robots(answer, await visit(new URL('/robots.txt', run.home).href), expectation.welcome)
+  return expectation.look === 'shows'
+    ? shown(answer, expectation.texts)
+    : robots(answer, await visit(new URL('/robots.txt', run.home).href), expectation.welcome)
 }
 
 const folded = (text: string): string => foldSpace(foldTypography(text))
@@ -63,12 +81,21 @@ function shown(answer: Answer, texts: readonly string[]): Outcome {
   const title = load(answer.text)('title').first().text()
   const seen = folded(`${title} ${textBlocks(answer.text).join(' ')}`)
   const missing = texts.filter((text) => !seen.includes(folded(text)))
-  return missing.length === 0 ? good(answer.url) : bad(`${answer.url} does not show “${(missing[0] ?? '').slice(0, 80)}”${missing.length > 1 ? ` and ${missing.length - 1} more` : ''}`)
+  return missing.length === 0
+    ? good(answer.url)
+    : bad(
+        `${answer.url} does not show “${(missing[0] ?? '').slice(0, 80)}”${missing.length > 1 ? ` and ${missing.length - 1} more` : ''}`,
+      )
 }
 
 function robots(front: Answer, rules: Answer, welcome: boolean): Outcome {
-  const meta = load(front.text)('meta[name=robots]').toArray().map((element) => element.attribs.content ?? '').join(',')
-  const turnedAway = /noindex|none/i.test(`${meta},${front.headers['x-robots-tag'] ?? ''}`) || (rules.status === 200 && closed(rules.text))
+  const meta = load(front.text)('meta[name=robots]')
+    .toArray()
+    .map((element) => element.attribs.content ?? '')
+    .join(',')
+  const turnedAway =
+    /noindex|none/i.test(`${meta},${front.headers['x-robots-tag'] ?? ''}`) ||
+    (rules.status === 200 && closed(rules.text))
   if (turnedAway === !welcome) return good(front.url)
   return bad(welcome ? `${front.url} turns search engines away` : `${front.url} lets search engines in`)
 }
@@ -93,11 +120,16 @@ function readable(answer: Answer): Outcome {
   parser.on('error', () => (flaw ??= 'it is not well-formed XML'))
   parser.write(answer.text).close()
   if (flaw !== undefined) return bad(`${answer.url}: ${flaw}`)
-  return root !== undefined && ['rss', 'feed', 'rdf:RDF'].includes(root) ? good(answer.url) : bad(`${answer.url} is XML, but no feed`)
+  return root !== undefined && ['rss', 'feed', 'rdf:RDF'].includes(root)
+    ? good(answer.url)
+    : bad(`${answer.url} is XML, but no feed`)
 }
 
 async function noShippedText(run: Run, visit: Visit, oldPlaces: readonly string[]): Promise<Outcome> {
-  const places = run.system.shippedPlaces(run.baseline).filter(({ area }) => goesIn(run.baseline, area)).map(({ place }) => place)
+  const places = run.system
+    .shippedPlaces(run.baseline)
+    .filter(({ area }) => goesIn(run.baseline, area))
+    .map(({ place }) => place)
   const answers = await Promise.all([...new Set([...places, ...oldPlaces])].map(visit))
   const left = answers.find((answer) => run.system.showsShippedText(answer.text, addressText(run.address)))
   return left ? bad(`${left.url} still shows a text that shipped`) : good(`${answers.length} addresses`)

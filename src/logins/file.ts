@@ -16,7 +16,9 @@ const envelope = z.strictObject({
   key: z.string().describe('An age identity, encrypted to the passphrase'),
   logins: z.string().describe('The logins, encrypted to that identity'),
 })
-const contents = z.array(z.strictObject({ address: z.string(), username: z.string(), password: z.string(), since: z.string() }))
+const contents = z.array(
+  z.strictObject({ address: z.string(), username: z.string(), password: z.string(), since: z.string() }),
+)
 
 export interface StoredLogin {
   address: string
@@ -70,7 +72,12 @@ export class LoginsFile {
     })
     const stored = contents.safeParse(JSON.parse(plain))
     if (!stored.success) throw UnpackError.of('logins-broken', { file })
-    return new LoginsFile(file, key, identity, stored.data.map((login) => ({ ...login, password: new Secret(login.password) })))
+    return new LoginsFile(
+      file,
+      key,
+      identity,
+      stored.data.map((login) => ({ ...login, password: new Secret(login.password) })),
+    )
   }
 
   list(): readonly StoredLogin[] {

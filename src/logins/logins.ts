@@ -15,7 +15,11 @@ export interface Logins {
 /** A logins file that asks for its passphrase only when the first login is needed. */
 export class LazyLogins implements Logins {
   #opened: Promise<LoginsFile> | undefined
-  constructor(readonly file: string, private readonly passphrase: (isNew: boolean) => Promise<Secret>, private readonly exists: () => boolean) {}
+  constructor(
+    readonly file: string,
+    private readonly passphrase: (isNew: boolean) => Promise<Secret>,
+    private readonly exists: () => boolean,
+  ) {}
 
   open(): Promise<LoginsFile> {
     this.#opened ??= this.passphrase(!this.exists()).then((passphrase) => LoginsFile.open(this.file, passphrase))

@@ -11,7 +11,15 @@ export interface SecretOf {
   readonly secretOf: 'owner'
 }
 /** A step's fields as its carrier gets them: ids and secrets filled in. */
-export type Resolved<F> = F extends IdOf ? Id : F extends SecretOf ? string : F extends readonly (infer E)[] ? Resolved<E>[] : F extends object ? { [K in keyof F]: Resolved<F[K]> } : F
+export type Resolved<F> = F extends IdOf
+  ? Id
+  : F extends SecretOf
+    ? string
+    : F extends readonly (infer E)[]
+      ? Resolved<E>[]
+      : F extends object
+        ? { [K in keyof F]: Resolved<F[K]> }
+        : F
 
 /** What came of one load: the id of what was made, or why the site refused. */
 export type Carried = { id?: Id; refused?: undefined } | { refused: string }

@@ -88,4 +88,5 @@ export interface System<S extends SignedIn = SignedIn> {
 const needed: (keyof System)[] = ['id', 'name', 'areas', 'screens', 'recognise', 'signIn', 'ships']
 
 /** Whether something is a system, as far as its shape tells: for adapters that come from outside. */
-export const isSystem = (value: unknown): value is System => typeof value === 'object' && value !== null && needed.every((key) => key in value)
+export const isSystem = (value: unknown): value is System =>
+  typeof value === 'object' && value !== null && needed.every((key) => key in value)

@@ -2,7 +2,10 @@ import { setMaxListeners } from 'node:events'
 import { Agent, buildConnector, type Dispatcher } from 'undici'
 
 /** Where a host name and port are to be found; for tests and for sites whose name is not yet in the name servers. */
-export type Resolve = (host: string, port: number) => { host: string; port: number } | Promise<{ host: string; port: number }>
+export type Resolve = (
+  host: string,
+  port: number,
+) => { host: string; port: number } | Promise<{ host: string; port: number }>
 
 /** Connections that are kept open and shared by all visitors of one run. */
 export function connections(resolve?: Resolve, signal?: AbortSignal): Dispatcher {
@@ -17,8 +20,21 @@ export function connections(resolve?: Resolve, signal?: AbortSignal): Dispatcher
       ? (options, callback) => {
           const port = Number(options.port) || (options.protocol === 'https:' ? 443 : 80)
           Promise.resolve(resolve(options.hostname, port)).then(
-            (to) => { plain({ ...options, servername: options.servername ?? options.hostname, hostname: to.host, host: to.host, port: String(to.port) }, callback) },
-            (error: unknown) => { callback(error as Error, null) },
+            (to) => {
+              plain(
+                {
+                  ...options,
+                  servername: options.servername ?? options.hostname,
+                  hostname: to.host,
+                  host: to.host,
+                  port: String(to.port),
+                },
+                callback,
+              )
+            },
+            (error: unknown) => {
+              callback(error as Error, null)
+            },
           )
         }
       : plain,

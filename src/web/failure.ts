@@ -2,7 +2,10 @@ import type { Failure } from '../core/findings.js'
 
 /** Thrown where a request got no answer. */
 export class NoAnswer extends Error {
-  constructor(readonly url: string, readonly failure: Failure) {
+  constructor(
+    readonly url: string,
+    readonly failure: Failure,
+  ) {
     super(failure.text)
   }
 }
@@ -19,8 +22,14 @@ const codes: Record<string, [Failure['kind'], string]> = {
   UND_ERR_BODY_TIMEOUT: ['no time', 'the answer stopped half-way'],
   CERT_HAS_EXPIRED: ['secure connection', 'its certificate has expired'],
   DEPTH_ZERO_SELF_SIGNED_CERT: ['secure connection', 'its certificate is signed by nobody else'],
-  SELF_SIGNED_CERT_IN_CHAIN: ['secure connection', 'its certificate comes from an authority this machine does not know'],
-  UNABLE_TO_VERIFY_LEAF_SIGNATURE: ['secure connection', 'its certificate comes from an authority this machine does not know'],
+  SELF_SIGNED_CERT_IN_CHAIN: [
+    'secure connection',
+    'its certificate comes from an authority this machine does not know',
+  ],
+  UNABLE_TO_VERIFY_LEAF_SIGNATURE: [
+    'secure connection',
+    'its certificate comes from an authority this machine does not know',
+  ],
   ERR_TLS_CERT_ALTNAME_INVALID: ['secure connection', 'its certificate is for another name'],
 }
 

@@ -24,7 +24,12 @@ export function formOn(html: string, selector: string): Form | undefined {
     const type = field.attr('type') ?? ''
     if (!name || field.attr('disabled') !== undefined || /^(?:submit|button|image|reset|file)$/.test(type)) return
     if (/^(?:checkbox|radio)$/.test(type) && field.attr('checked') === undefined) return
-    const value = element.tagName === 'select' ? (field.find('option[selected]').attr('value') ?? field.find('option').first().attr('value') ?? '') : element.tagName === 'textarea' ? field.text() : (field.attr('value') ?? (type === 'checkbox' ? 'on' : ''))
+    const value =
+      element.tagName === 'select'
+        ? (field.find('option[selected]').attr('value') ?? field.find('option').first().attr('value') ?? '')
+        : element.tagName === 'textarea'
+          ? field.text()
+          : (field.attr('value') ?? (type === 'checkbox' ? 'on' : ''))
     fields[name] = value
   })
   return { action: form.attr('action') ?? '', method: (form.attr('method') ?? 'get').toLowerCase(), fields }

@@ -23,23 +23,35 @@ export function pageFacts(answer: Answer): PageFacts {
   facts.weight = weigh(text)
   facts.diskPaths = text.match(onDisk)?.length ?? 0
   facts.pictures = own($, answer.url, 'img[src], source[src], video[src]', 'src').length
-  facts.links = [...new Set(own($, answer.url, 'a[href], area[href]', 'href').filter((url) => !url.includes('?') && url !== answer.url))]
+  facts.links = [
+    ...new Set(
+      own($, answer.url, 'a[href], area[href]', 'href').filter((url) => !url.includes('?') && url !== answer.url),
+    ),
+  ]
   facts.listing = listing($, answer.url)
   $('a, button, h1, h2, h3, h4, h5, h6, nav, form, select, title').remove()
   $('br, p, div, li, td, section, article').append('\n')
-  facts.prose = $('body').text().split('\n').map(foldSpace).map(weigh).filter((weight) => weight >= 25).reduce((sum, weight) => sum + weight, 0)
+  facts.prose = $('body')
+    .text()
+    .split('\n')
+    .map(foldSpace)
+    .map(weigh)
+    .filter((weight) => weight >= 25)
+    .reduce((sum, weight) => sum + weight, 0)
   return facts
 }
 
 /** Addresses that an element names, of the page's own host, without the part behind #. */
 function own($: CheerioAPI, page: string, selector: string, attribute: string): string[] {
-  return $(selector).toArray().flatMap((element) => {
-    const value = $(element).attr(attribute) ?? ''
-    if (!URL.canParse(value, page)) return []
-    const url = new URL(value, page)
-    url.hash = ''
-    return url.origin === new URL(page).origin ? [url.href] : []
-  })
+  return $(selector)
+    .toArray()
+    .flatMap((element) => {
+      const value = $(element).attr(attribute) ?? ''
+      if (!URL.canParse(value, page)) return []
+      const url = new URL(value, page)
+      url.hash = ''
+      return url.origin === new URL(page).origin ? [url.href] : []
+    })
 }
 
 /** A folder's list of files: headed by the folder's own path, and made of nothing but links to what lies in it. */
@@ -47,7 +59,10 @@ function listing($: CheerioAPI, page: string): PageFacts['listing'] {
   const heading = foldSpace($('h1').first().text())
   const path = decodeURI(new URL(page).pathname)
   if (heading === '' || heading !== foldSpace($('title').text()) || !heading.endsWith(` ${path}`)) return undefined
-  const hrefs = $('a[href]').toArray().map((element) => $(element).attr('href') ?? '').filter((href) => !href.startsWith('?') && href !== '../' && href !== '/' && !/^https?:/.test(href))
+  const hrefs = $('a[href]')
+    .toArray()
+    .map((element) => $(element).attr('href') ?? '')
+    .filter((href) => !href.startsWith('?') && href !== '../' && href !== '/' && !/^https?:/.test(href))
   const files = hrefs.filter((href) => /^[^/?#]+\/?$/.test(href)).map((href) => decodeURIComponent(href))
   return { files }
 }

@@ -19,7 +19,9 @@ export interface Outgoing {
   headers: Readonly<Record<string, string>>
   body?: string
 }
-export type Watch = (request: Outgoing) => (status: number, headers: Readonly<Record<string, string>>, text: string) => void
+export type Watch = (
+  request: Outgoing,
+) => (status: number, headers: Readonly<Record<string, string>>, text: string) => void
 
 /** Counts a run's requests. */
 export class Traffic {
@@ -28,7 +30,14 @@ export class Traffic {
   constructor(private readonly watch?: Watch) {}
 
   begin(request: Outgoing): (status: number, headers: Readonly<Record<string, string>>, text: string) => void {
-    const exchange: Exchange = { method: request.method, url: request.url, purpose: request.purpose, status: 0, started: performance.now() - this.#began, ended: 0 }
+    const exchange: Exchange = {
+      method: request.method,
+      url: request.url,
+      purpose: request.purpose,
+      status: 0,
+      started: performance.now() - this.#began,
+      ended: 0,
+    }
     this.exchanges.push(exchange)
     const watched = this.watch?.(request)
     return (status, headers, text) => {

@@ -48,7 +48,13 @@ export class Visitor {
     let url = placeOn(this.address, place)
     const hops: { from: string; to: string; status: number }[] = []
     let answer = await this.#once(url, ask)
-    while (ask.follow && answer.status >= 300 && answer.status < 400 && answer.headers.location !== undefined && hops.length < MOST_HOPS) {
+    while (
+      ask.follow &&
+      answer.status >= 300 &&
+      answer.status < 400 &&
+      answer.headers.location !== undefined &&
+      hops.length < MOST_HOPS
+    ) {
       if (!URL.canParse(answer.headers.location, url)) break
       const to = new URL(answer.headers.location, url)
       to.hash = ''
@@ -63,7 +69,11 @@ export class Visitor {
   async #once(url: string, ask: Ask): Promise<Answer> {
     if (this.signal?.aborted) throw UnpackError.of('stopped', {})
     const cookie = await this.#jar.getCookieString(url)
-    const body = ask.form ? new URLSearchParams(ask.form).toString() : ask.json === undefined ? undefined : JSON.stringify(ask.json)
+    const body = ask.form
+      ? new URLSearchParams(ask.form).toString()
+      : ask.json === undefined
+        ? undefined
+        : JSON.stringify(ask.json)
     const headers: Record<string, string> = {
       'user-agent': 'Unpack (its owner settles this site)',
       accept: 'text/html,application/json;q=0.9,*/*;q=0.8',
@@ -73,12 +83,24 @@ export class Visitor {
       ...ask.headers,
     }
     const method = ask.method ?? 'GET'
-    const done = this.traffic.begin({ method, url, purpose: ask.purpose ?? (method === 'GET' ? 'read' : 'write'), headers, body })
+    const done = this.traffic.begin({
+      method,
+      url,
+      purpose: ask.purpose ?? (method === 'GET' ? 'read' : 'write'),
+      headers,
+      body,
+    })
     try {
       const response = await request(url, { dispatcher: this.lines, method, headers, body, signal: this.signal })
-      for (const text of [response.headers['set-cookie'] ?? []].flat()) await this.#jar.setCookie(text, url, { ignoreError: true })
+      for (const text of [response.headers['set-cookie'] ?? []].flat())
+        await this.#jar.setCookie(text, url, { ignoreError: true })
       const text = await limited(response.body, url)
-      const plain = Object.fromEntries(Object.entries(response.headers).map(([name, value]) => [name, Array.isArray(value) ? value.join(', ') : (value ?? '')]))
+      const plain = Object.fromEntries(
+        Object.entries(response.headers).map(([name, value]) => [
+          name,
+          Array.isArray(value) ? value.join(', ') : (value ?? ''),
+        ]),
+      )
       done(response.statusCode, plain, text)
       return { url, status: response.statusCode, headers: plain, text, hops: [] }
     } catch (error) {

@@ -4,13 +4,20 @@ import { htmlOf, sameText, strippedText, textBlocks, foldTypography, normalForm 
 
 test('two bodies are the same text whatever a system did to their HTML', () => {
   const ours = htmlOf('Bring it *broken*, take it home.\n\n- [Visit](../visit/)\n- Tea & cake\n')
-  const theirs = '<!-- wp:block --><p class="x">Bring it <em>broken</em>, take  it home.</p>\n\n<div><ul>\n<li><a class="y" href="../visit/">Visit</a></li><li>Tea &amp; cake</li></ul></div>'
+  const theirs =
+    '<!-- wp:block --><p class="x">Bring it <em>broken</em>, take  it home.</p>\n\n<div><ul>\n<li><a class="y" href="../visit/">Visit</a></li><li>Tea &amp; cake</li></ul></div>'
   assert.ok(sameText(ours, theirs))
 })
 
 test('a changed word, link, picture or emphasis is another text', () => {
   const one = '<p>Open on <a href="/a">Saturday</a> <img src="a.png"></p>'
-  for (const other of ['<p>Open on <a href="/a">Sunday</a> <img src="a.png"></p>', '<p>Open on <a href="/b">Saturday</a> <img src="a.png"></p>', '<p>Open on <a href="/a">Saturday</a> <img src="b.png"></p>', '<p>Open on <a href="/a"><b>Saturday</b></a> <img src="a.png"></p>']) assert.ok(!sameText(one, other), other)
+  for (const other of [
+    '<p>Open on <a href="/a">Sunday</a> <img src="a.png"></p>',
+    '<p>Open on <a href="/b">Saturday</a> <img src="a.png"></p>',
+    '<p>Open on <a href="/a">Saturday</a> <img src="b.png"></p>',
+    '<p>Open on <a href="/a"><b>Saturday</b></a> <img src="a.png"></p>',
+  ])
+    assert.ok(!sameText(one, other), other)
   assert.notEqual(normalForm('<p>a</p><p>b</p>'), normalForm('<p>a b</p>'))
 })
 
@@ -24,7 +31,11 @@ test('stripped text: nothing in a tag’s place, entities decoded, every white s
 })
 
 test('what a reader sees, block by block, without scripts and styles', () => {
-  assert.deepEqual(textBlocks('<style>p{}</style><h1>One</h1><p>two <b>three</b><br>four</p><script>five</script>'), ['One', 'two three', 'four'])
+  assert.deepEqual(textBlocks('<style>p{}</style><h1>One</h1><p>two <b>three</b><br>four</p><script>five</script>'), [
+    'One',
+    'two three',
+    'four',
+  ])
 })
 
 test('typography is folded', () => {

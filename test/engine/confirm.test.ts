@@ -23,7 +23,8 @@ async function failing(tamper?: (url: string, html: string) => string, change?: 
   undo?.()
   return checks.filter(({ ok }) => !ok).map(({ name }) => name)
 }
-const on = (place: string, from: string | RegExp, to: string) => (url: string, html: string) => (url === place ? html.replaceAll(new RegExp(from, 'g'), to) : html)
+const on = (place: string, from: string | RegExp, to: string) => (url: string, html: string) =>
+  url === place ? html.replaceAll(new RegExp(from, 'g'), to) : html
 
 test('a settled site: every check passes, nothing is written, and a record is kept', async () => {
   const writes = writesAt(standIn)
@@ -37,27 +38,42 @@ test('a settled site: every check passes, nothing is written, and a record is ke
 const one: [string, string, (url: string, html: string) => string][] = [
   ['title', 'the front page shows the title', on('/', 'Lantern Street Repair Café', 'My blog')],
   ['description', 'the front page shows the description', on('/', 'Bikes, lamps', 'Boats, lamps')],
-  ['robots in the page', 'search engines are welcome', on('/', '</head>', '<meta name="robots" content="noindex"></head>')],
+  [
+    'robots in the page',
+    'search engines are welcome',
+    on('/', '</head>', '<meta name="robots" content="noindex"></head>'),
+  ],
   ['feed', 'the feed can be read', on('/feed.xml', '<channel>', '<channel><b>&')],
   ['a warning before the feed', 'the feed can be read', on('/feed.xml', '^', 'Warning: something ')],
   ['a page that is no feed', 'the feed can be read', on('/feed.xml', /^[\s\S]*$/, '<html></html>')],
-  ['category', 'the page of the category “Lamps & wiring” opens', on('/category/repairs/lamps', 'Lamps &amp; wiring', 'Nothing')],
+  [
+    'category',
+    'the page of the category “Lamps & wiring” opens',
+    on('/category/repairs/lamps', 'Lamps &amp; wiring', 'Nothing'),
+  ],
   ['page text', 'the page “Visit us” shows its text', on('/visit/', 'green door', 'red door')],
 ]
 for (const [what, name, tamper] of one) {
-  test(`${what} changed behind Unpack’s back: exactly that check fails`, async () => assert.deepEqual(await failing(tamper), [name]))
+  test(`${what} changed behind Unpack’s back: exactly that check fails`, async () =>
+    assert.deepEqual(await failing(tamper), [name]))
 }
 
 test('the file’s own check', async () => {
   // the page's own words are there, but not where the file wants them
   const baseline = demoBaseline(standIn.address, (text) => text.replace('shows: toasters', 'shows: microscopes'))
   const { checks } = await confirm(baseline, standIn.options)
-  assert.deepEqual(checks.filter(({ ok }) => !ok).map(({ name }) => name), ['/what-we-mend/ shows “microscopes”'])
+  assert.deepEqual(
+    checks.filter(({ ok }) => !ok).map(({ name }) => name),
+    ['/what-we-mend/ shows “microscopes”'],
+  )
 })
 
 test('a text that shipped, at its old address again', async () => {
-  const text = '<div class="text"><p>This post came with the blog, so that there is something to see. Write one of your own and take this one away.</p></div>'
-  assert.deepEqual(await failing(on('/post/a-first-post', '<main>', `<main>${text}`)), ['no text that shipped is left at its old addresses'])
+  const text =
+    '<div class="text"><p>This post came with the blog, so that there is something to see. Write one of your own and take this one away.</p></div>'
+  assert.deepEqual(await failing(on('/post/a-first-post', '<main>', `<main>${text}`)), [
+    'no text that shipped is left at its old addresses',
+  ])
 })
 
 test('the password was changed: signing in fails, and what needs the dashboard is not looked at', async () => {
@@ -65,14 +81,19 @@ test('the password was changed: signing in fails, and what needs the dashboard i
     const [account] = standIn.blog.accounts
     const { password } = account ?? { password: '' }
     if (account) account.password = 'changed-behind-the-back'
-    return () => { if (account) account.password = password }
+    return () => {
+      if (account) account.password = password
+    }
   })
   assert.deepEqual(names, ['the owner can sign in'])
 })
 
 for (const [what, trouble] of [
   ['an error page', (html: string) => html.replace('data-screen="uploads"', '')],
-  ['a trace', (html: string) => html.replace('<main', '<pre>\n    at uploads (/srv/blog/uploads.js:10:4)\n</pre><main')],
+  [
+    'a trace',
+    (html: string) => html.replace('<main', '<pre>\n    at uploads (/srv/blog/uploads.js:10:4)\n</pre><main'),
+  ],
   ['an empty answer', () => '<main data-screen="uploads"></main>'],
   ['a log-in page', () => '<form id="enter"></form>'],
 ] as const) {
@@ -87,7 +108,9 @@ for (const [what, trouble] of [
 test('a setting that no visitor sees: nothing is left to settle fails', async () => {
   const names = await failing(undefined, () => {
     standIn.blog.settings.timezone = 'Asia/Tokyo'
-    return () => { standIn.blog.settings.timezone = 'Europe/London' }
+    return () => {
+      standIn.blog.settings.timezone = 'Europe/London'
+    }
   })
   assert.deepEqual(names, ['nothing is left to settle'])
 })
@@ -95,8 +118,13 @@ test('a setting that no visitor sees: nothing is left to settle fails', async ()
 test('signing out that does not end the session', async () => {
   const { sessions } = standIn
   const end = sessions.end.bind(sessions)
-  assert.deepEqual(await failing(undefined, () => {
-    sessions.end = () => undefined
-    return () => { sessions.end = end }
-  }), ['the owner can sign out'])
+  assert.deepEqual(
+    await failing(undefined, () => {
+      sessions.end = () => undefined
+      return () => {
+        sessions.end = end
+      }
+    }),
+    ['the owner can sign out'],
+  )
 })

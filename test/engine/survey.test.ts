@@ -8,31 +8,113 @@ import { serve, type Reply } from '../help/pages.js'
 import { runningStandIn } from '../help/sites.js'
 
 const root = folder()
-const page = (title: string, body: string) => `<!doctype html><html><head><title>${title}</title></head><body>${body}</body></html>`
-const sentences = (count: number) => 'The kiln takes nine hours to warm and two days to cool, and nobody may open it before. '.repeat(count)
+const page = (title: string, body: string) =>
+  `<!doctype html><html><head><title>${title}</title></head><body>${body}</body></html>`
+const sentences = (count: number) =>
+  'The kiln takes nine hours to warm and two days to cool, and nobody may open it before. '.repeat(count)
 
 // In the manner of the pages that web servers ship, in our own words.
-const bare = page('It runs!', '<h1>It runs!</h1><p>Whoever reads this has a web server that was installed and does its work. More settings are needed.</p><p>There is a handbook at <a href="http://handbook.example/">handbook.example</a>.</p><p><em>Thanks for your trust.</em></p>')
-const guide = page('Default page', `<h1>It works</h1><img src="/icons/logo.png"><p>${sentences(6)}</p><p>Replace this file (at /srv/pages/html/index.html) before you go on.</p><pre>/opt/server2/\n|-- server2.conf\n|  -- ports.conf</pre><p>${sentences(6)} See /usr/share/doc/server2/README.gz and <a href="/manual">the handbook</a>.</p>`)
+const bare = page(
+  'It runs!',
+  '<h1>It runs!</h1><p>Whoever reads this has a web server that was installed and does its work. More settings are needed.</p><p>There is a handbook at <a href="http://handbook.example/">handbook.example</a>.</p><p><em>Thanks for your trust.</em></p>',
+)
+const guide = page(
+  'Default page',
+  `<h1>It works</h1><img src="/icons/logo.png"><p>${sentences(6)}</p><p>Replace this file (at /srv/pages/html/index.html) before you go on.</p><pre>/opt/server2/\n|-- server2.conf\n|  -- ports.conf</pre><p>${sentences(6)} See /usr/share/doc/server2/README.gz and <a href="/manual">the handbook</a>.</p>`,
+)
 
 const standings: [string, Standing, Record<string, Reply>][] = [
   ['a web server’s short page', 'placeholder', { '/': bare }],
-  ['the same, translated', 'placeholder', { '/': page('Läuft!', '<h1>Es läuft!</h1><p>Wer das hier liest, hat einen Webserver, der eingerichtet wurde und seinen Dienst tut. Weitere Einstellungen fehlen noch.</p><p>Ein Handbuch gibt es unter <a href="http://handbuch.example/">handbuch.example</a>.</p>') }],
-  ['a web server’s long page with a picture and its own paths', 'placeholder', { '/': guide, '/icons/logo.png': { headers: { 'content-type': 'image/png' }, body: 'x' } }],
-  ['a parked domain', 'placeholder', { '/': page('repair.example', '<h1>repair.example</h1><p>This name belongs to somebody.</p><ul><li><a href="http://ads.example/1">Loans</a></li><li><a href="http://ads.example/2">Shoes</a></li><li><a href="/?go=3">More</a></li></ul>') }],
-  ['coming soon', 'placeholder', { '/': page('Soon', '<img src="logo.svg"><h1>Coming soon</h1><p>Leave your address, and you will hear.</p><form><input name="mail"><button>Tell me</button></form>') }],
+  [
+    'the same, translated',
+    'placeholder',
+    {
+      '/': page(
+        'Läuft!',
+        '<h1>Es läuft!</h1><p>Wer das hier liest, hat einen Webserver, der eingerichtet wurde und seinen Dienst tut. Weitere Einstellungen fehlen noch.</p><p>Ein Handbuch gibt es unter <a href="http://handbuch.example/">handbuch.example</a>.</p>',
+      ),
+    },
+  ],
+  [
+    'a web server’s long page with a picture and its own paths',
+    'placeholder',
+    { '/': guide, '/icons/logo.png': { headers: { 'content-type': 'image/png' }, body: 'x' } },
+  ],
+  [
+    'a parked domain',
+    'placeholder',
+    {
+      '/': page(
+        'repair.example',
+        '<h1>repair.example</h1><p>This name belongs to somebody.</p><ul><li><a href="http://ads.example/1">Loans</a></li><li><a href="http://ads.example/2">Shoes</a></li><li><a href="/?go=3">More</a></li></ul>',
+      ),
+    },
+  ],
+  [
+    'coming soon',
+    'placeholder',
+    {
+      '/': page(
+        'Soon',
+        '<img src="logo.svg"><h1>Coming soon</h1><p>Leave your address, and you will hear.</p><form><input name="mail"><button>Tell me</button></form>',
+      ),
+    },
+  ],
   ['an empty answer', 'blank', { '/': '' }],
-  ['an empty listing, in one server’s manner', 'blank', { '/': '<html><head><title>Index of /</title></head><body><h1>Index of /</h1><hr><pre><a href="../">../</a></pre><hr></body></html>' }],
-  ['an empty listing, in another’s', 'blank', { '/': '<html><head><title>Index of /</title></head><body><h1>Index of /</h1><table><tr><th><a href="?C=N;O=D">Name</a></th></tr></table><address>Server at 127.0.0.1</address></body></html>' }],
-  ['a listing with files', 'unknown', { '/': '<html><head><title>Index of /</title></head><body><h1>Index of /</h1><hr><pre><a href="../">../</a>\n<a href="holiday.jpg">holiday.jpg</a>\n<a href="old/">old/</a></pre></body></html>' }],
+  [
+    'an empty listing, in one server’s manner',
+    'blank',
+    {
+      '/': '<html><head><title>Index of /</title></head><body><h1>Index of /</h1><hr><pre><a href="../">../</a></pre><hr></body></html>',
+    },
+  ],
+  [
+    'an empty listing, in another’s',
+    'blank',
+    {
+      '/': '<html><head><title>Index of /</title></head><body><h1>Index of /</h1><table><tr><th><a href="?C=N;O=D">Name</a></th></tr></table><address>Server at 127.0.0.1</address></body></html>',
+    },
+  ],
+  [
+    'a listing with files',
+    'unknown',
+    {
+      '/': '<html><head><title>Index of /</title></head><body><h1>Index of /</h1><hr><pre><a href="../">../</a>\n<a href="holiday.jpg">holiday.jpg</a>\n<a href="old/">old/</a></pre></body></html>',
+    },
+  ],
   ['a bare 404', 'unknown', {}],
   ['maintenance', 'unknown', { '/': { status: 503, body: page('Back soon', '<p>We are mending.</p>') } }],
   ['a blog whose database is gone', 'unknown', { '/': { status: 500, body: page('Error', '<h1>No connection</h1>') } }],
-  ['a password in front', 'unknown', { '/': { status: 401, headers: { 'www-authenticate': 'Basic realm="x"' }, body: '' } }],
-  ['three pages that say “coming soon” about a kiln', 'in-use', { '/': page('Kiln', '<h1>Coming soon</h1><p>The new kiln.</p><a href="/kiln">Kiln</a> <a href="/visit">Visit</a>'), '/kiln': page('Kiln', `<p>${sentences(2)}</p>`), '/visit': page('Visit', `<p>${sentences(1)}</p>`) }],
+  [
+    'a password in front',
+    'unknown',
+    { '/': { status: 401, headers: { 'www-authenticate': 'Basic realm="x"' }, body: '' } },
+  ],
+  [
+    'three pages that say “coming soon” about a kiln',
+    'in-use',
+    {
+      '/': page('Kiln', '<h1>Coming soon</h1><p>The new kiln.</p><a href="/kiln">Kiln</a> <a href="/visit">Visit</a>'),
+      '/kiln': page('Kiln', `<p>${sentences(2)}</p>`),
+      '/visit': page('Visit', `<p>${sentences(1)}</p>`),
+    },
+  ],
   ['a site titled Welcome', 'in-use', { '/': page('Welcome', `<h1>Welcome</h1><p>${sentences(10)}</p>`) }],
-  ['a Japanese site', 'in-use', { '/': page('港の本屋', '<h1>ようこそ</h1><img src="/shop.jpg"><p>港のそばの小さな本屋です。古い海図、潮の満ち引きの本、そして子どもたちの絵本を並べています。雨の日には温かいお茶を出します。どうぞゆっくりしていってください。土曜日は朝の十時から夕方の五時まで開いています。駅から歩いて五分、灯台の向かいです。</p>') }],
-  ['one page with real text and a picture', 'in-use', { '/': page('Odo', `<h1>Odo mends clocks</h1><img src="odo.jpg"><p>${sentences(4)}</p>`) }],
+  [
+    'a Japanese site',
+    'in-use',
+    {
+      '/': page(
+        '港の本屋',
+        '<h1>ようこそ</h1><img src="/shop.jpg"><p>港のそばの小さな本屋です。古い海図、潮の満ち引きの本、そして子どもたちの絵本を並べています。雨の日には温かいお茶を出します。どうぞゆっくりしていってください。土曜日は朝の十時から夕方の五時まで開いています。駅から歩いて五分、灯台の向かいです。</p>',
+      ),
+    },
+  ],
+  [
+    'one page with real text and a picture',
+    'in-use',
+    { '/': page('Odo', `<h1>Odo mends clocks</h1><img src="odo.jpg"><p>${sentences(4)}</p>`) },
+  ],
 ]
 
 for (const [what, standing, places] of standings) {
@@ -81,22 +163,35 @@ test('nothing listens, the name is unknown, the secure connection is broken: a f
 
 test('http and https, with and without www: which answer and where they lead', async () => {
   const { port, seen } = await serve((request, response) => {
-    if (request.headers.host === 'repair.example') response.writeHead(301, { location: 'http://www.repair.example/' }).end()
+    if (request.headers.host === 'repair.example')
+      response.writeHead(301, { location: 'http://www.repair.example/' }).end()
     else response.writeHead(200, { 'content-type': 'text/html' }).end(bare)
   })
   const resolve = (_host: string, wanted: number) => ({ host: '127.0.0.1', port: wanted === 80 ? port : 9 })
   const { findings, address, requests } = await survey('http://repair.example/', { resolve })
   assert.equal(address.origin, 'http://www.repair.example')
-  assert.deepEqual(findings.hops.map(({ to }) => to), ['http://www.repair.example/'])
+  assert.deepEqual(
+    findings.hops.map(({ to }) => to),
+    ['http://www.repair.example/'],
+  )
   const says = Object.fromEntries(findings.variants.map((one) => [one.address, one.leadsTo ?? one.says]))
-  assert.deepEqual(Object.keys(says).sort(), ['http://www.repair.example/', 'https://repair.example/', 'https://www.repair.example/'])
+  assert.deepEqual(Object.keys(says).sort(), [
+    'http://www.repair.example/',
+    'https://repair.example/',
+    'https://www.repair.example/',
+  ])
   assert.equal(says['http://www.repair.example/'], 'answers (HTTP 200)')
   assert.match(says['https://repair.example/'] ?? '', /nothing listens/)
   assert.ok(requests <= 12 && seen.length <= 12)
 })
 
 test('the stand-in in each standing', async () => {
-  for (const [standing, safe] of [['placeholder', false], ['first-run', true], ['fresh', true], ['in-use', false]] as const) {
+  for (const [standing, safe] of [
+    ['placeholder', false],
+    ['first-run', true],
+    ['fresh', true],
+    ['in-use', false],
+  ] as const) {
     const standIn = await runningStandIn(root, { standing, base: standing === 'fresh' ? '/blog/' : '/' })
     const surveyed = await survey(standIn.address, { systems: [standInBlogSystem] })
     assert.deepEqual([surveyed.standing, surveyed.safe], [standing, safe], surveyed.reasons.join('; '))
@@ -106,12 +201,15 @@ test('the stand-in in each standing', async () => {
 })
 
 test('an address that is none is an error', async () => {
-  for (const address of ['repair.example', 'ftp://repair.example/', 'http://marlow:x@repair.example/', 'http://']) await assert.rejects(survey(address), { code: 'address-wrong' })
+  for (const address of ['repair.example', 'ftp://repair.example/', 'http://marlow:x@repair.example/', 'http://'])
+    await assert.rejects(survey(address), { code: 'address-wrong' })
 })
 
 test('a survey stops when it is told to', async () => {
   const { address } = await serve(() => undefined)
   const controller = new AbortController()
-  setTimeout(() => { controller.abort() }, 50)
+  setTimeout(() => {
+    controller.abort()
+  }, 50)
   await assert.rejects(survey(address, { signal: controller.signal }), { code: 'stopped' })
 })

@@ -1,7 +1,8 @@
 import { spawn } from 'node:child_process'
-import { fileURLToPath } from 'node:url'
+import { join } from 'node:path'
+import { root } from './root.js'
 
-const main = fileURLToPath(new URL('../../dist/src/cli/main.js', import.meta.url))
+const main = join(root, 'dist/src/cli/main.js')
 
 export interface Ran {
   exit: number | null
@@ -10,9 +11,16 @@ export interface Ran {
 }
 
 /** Runs the built command line, without a terminal, as a script would. */
-export function unpack(args: readonly string[], options: { env?: Record<string, string>; cwd?: string; input?: string; abortAt?: RegExp } = {}): Promise<Ran> {
+export function unpack(
+  args: readonly string[],
+  options: { env?: Record<string, string>; cwd?: string; input?: string; abortAt?: RegExp } = {},
+): Promise<Ran> {
   return new Promise((resolve) => {
-    const child = spawn(process.execPath, [main, ...args], { cwd: options.cwd, env: { ...process.env, NO_COLOR: '1', NODE_OPTIONS: '', ...options.env }, stdio: ['pipe', 'pipe', 'pipe'] })
+    const child = spawn(process.execPath, [main, ...args], {
+      cwd: options.cwd,
+      env: { ...process.env, NO_COLOR: '1', NODE_OPTIONS: '', ...options.env },
+      stdio: ['pipe', 'pipe', 'pipe'],
+    })
     let out = ''
     let err = ''
     let stopped = false
@@ -22,6 +30,8 @@ export function unpack(args: readonly string[], options: { env?: Record<string, 
       if (!stopped && options.abortAt?.test(err)) stopped = child.kill('SIGINT')
     })
     child.stdin.end(options.input ?? '')
-    child.on('close', (exit) => { resolve({ exit, out, err }) })
+    child.on('close', (exit) => {
+      resolve({ exit, out, err })
+    })
   })
 }

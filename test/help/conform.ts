@@ -1,9 +1,10 @@
 import assert from 'node:assert/strict'
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
-import { fileURLToPath } from 'node:url'
+import { join } from 'node:path'
 import { test } from 'node:test'
 import type { System } from 'unpack'
 import { conformance, type Provided } from 'unpack/conformance'
+import { root } from './root.js'
 
 export interface Proven {
   system: string
@@ -13,7 +14,7 @@ export interface Proven {
   skipped: string[]
 }
 
-export const provenFile = (id: string): string => fileURLToPath(new URL(`../../docs/proven/${id}.json`, import.meta.url))
+export const provenFile = (id: string): string => join(root, `docs/proven/${id}.json`)
 
 /**
  * Runs the suite on a system and holds what passed and what was skipped against the checked-in list, so that no ability

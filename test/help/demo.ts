@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
 import { filesNamed, readBaseline, type Baseline } from 'unpack'
+import { root } from './root.js'
 
-export const demoFolder = fileURLToPath(new URL('../../demo/repair-cafe/', import.meta.url))
+export const demoFolder = join(root, 'demo/repair-cafe')
 export const demoText = readFileSync(join(demoFolder, 'baseline.yaml'), 'utf8')
 
 /** The demo's baseline for another address, changed as a test wants. */

@@ -6,6 +6,8 @@ import { after } from 'node:test'
 /** A folder for a test file, gone when it ends. */
 export function folder(): string {
   const made = mkdtempSync(join(tmpdir(), 'unpack-test-'))
-  after(() => { rmSync(made, { recursive: true, force: true }) })
+  after(() => {
+    rmSync(made, { recursive: true, force: true })
+  })
   return made
 }

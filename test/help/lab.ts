@@ -4,12 +4,12 @@ import { readFileSync, rmSync, writeFileSync, mkdirSync } from 'node:fs'
 import { createServer, type AddressInfo } from 'node:net'
 import { join } from 'node:path'
 import { after } from 'node:test'
-import { fileURLToPath } from 'node:url'
 import { promisify } from 'node:util'
+import { root } from './root.js'
 
 const run = promisify(execFile)
-const lab = fileURLToPath(new URL('../../lab/wordpress/', import.meta.url))
-const here = fileURLToPath(new URL('../../.lab/', import.meta.url))
+const lab = join(root, 'lab/wordpress')
+const here = join(root, '.lab')
 
 /** A real WordPress on this machine, with hands on its files and database. */
 export interface LabBlog {
@@ -49,7 +49,9 @@ export async function labBlog(name: string, subdir = ''): Promise<LabBlog> {
   }
   const log = join(folder, 'log/requests.log')
   const site = join(folder, 'www', subdir)
-  const stop = () => { execFileSync(join(lab, 'down'), [folder]) }
+  const stop = () => {
+    execFileSync(join(lab, 'down'), [folder])
+  }
   rmSync(log, { force: true })
   const address = await up(true)
   after(stop)
@@ -63,12 +65,18 @@ export async function labBlog(name: string, subdir = ''): Promise<LabBlog> {
   return {
     address,
     requests: lines,
-    writes: () => lines().filter((line) => !/^(?:GET|HEAD) /.test(line) && !/wp-login\.php|wp-cron\.php/.test(line)).length,
+    writes: () =>
+      lines().filter((line) => !/^(?:GET|HEAD) /.test(line) && !/wp-login\.php|wp-cron\.php/.test(line)).length,
     reset: async () => {
       rmSync(log, { force: true })
       await up(true)
     },
-    sql: (text) => execFileSync('mariadb', ['--no-defaults', '-uroot', '-S', join(folder, 'run/db.sock'), '-N', '-e', text, 'blog'], { encoding: 'utf8' }),
+    sql: (text) =>
+      execFileSync(
+        'mariadb',
+        ['--no-defaults', '-uroot', '-S', join(folder, 'run/db.sock'), '-N', '-e', text, 'blog'],
+        { encoding: 'utf8' },
+      ),
     meddle(php) {
       // under a new name each time: PHP keeps what it compiled, and tells files apart by name and second
       rmSync(join(site, 'wp-content/mu-plugins'), { recursive: true, force: true })

@@ -10,7 +10,11 @@ export const PASSPHRASE = 'low water at nine'
 /** Logins, state and records of their own. The work factor is the least, since nothing here is worth guarding. */
 export async function ownFolders(root: string): Promise<{ logins: LoginsFile; state: string; records: string }> {
   const own = join(root, randomUUID())
-  return { logins: await LoginsFile.open(join(own, 'logins.json'), new Secret(PASSPHRASE), 4), state: join(own, 'state'), records: join(own, 'records') }
+  return {
+    logins: await LoginsFile.open(join(own, 'logins.json'), new Secret(PASSPHRASE), 4),
+    state: join(own, 'state'),
+    records: join(own, 'records'),
+  }
 }
 
 export interface RunningStandIn extends StandInBlog {
@@ -22,11 +26,15 @@ export interface RunningStandIn extends StandInBlog {
 export async function runningStandIn(root: string, options: StandInOptions): Promise<RunningStandIn> {
   const standIn = standInBlog(options)
   const address = await standIn.listen(0)
-  return Object.assign(standIn, { address, options: { systems: [standInBlogSystem as System], ...(await ownFolders(root)) } })
+  return Object.assign(standIn, {
+    address,
+    options: { systems: [standInBlogSystem as System], ...(await ownFolders(root)) },
+  })
 }
 
 /** Requests that could change the stand-in, log-ins apart, as it counted them itself. */
-export const writesAt = ({ requests }: StandInBlog): number => requests.filter((line) => !line.startsWith('GET') && !/\/(?:enter|leave)$/.test(line)).length
+export const writesAt = ({ requests }: StandInBlog): number =>
+  requests.filter((line) => !line.startsWith('GET') && !/\/(?:enter|leave)$/.test(line)).length
 
 export async function providedStandIn(root: string, running: (standIn: StandInBlog) => void): Promise<Provided> {
   const standIn = await runningStandIn(root, { standing: 'first-run' })

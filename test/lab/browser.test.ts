@@ -4,17 +4,18 @@ import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { extname, join } from 'node:path'
 import { after, before, test } from 'node:test'
-import { fileURLToPath, pathToFileURL } from 'node:url'
+import { pathToFileURL } from 'node:url'
 import { createRequire } from 'node:module'
 import { chromium, type Browser, type Page } from 'playwright-core'
 import { build } from 'vite'
 import { settle } from 'unpack'
 import { demoBaseline } from '../help/demo.js'
 import { folder } from '../help/folders.js'
+import { root as project } from '../help/root.js'
 import { runningStandIn } from '../help/sites.js'
 
 const root = folder()
-const example = fileURLToPath(new URL('../../examples/check-a-baseline/', import.meta.url))
+const example = join(project, 'examples/check-a-baseline')
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 const types: Record<string, string> = { '.html': 'text/html', '.js': 'text/javascript', '.css': 'text/css' }
 let browser: Browser
@@ -23,7 +24,11 @@ let site: string
 
 before(async () => {
   const out = join(root, 'out')
-  await build({ configFile: join(example, 'vite.config.ts'), logLevel: 'error', build: { outDir: out, emptyOutDir: true } })
+  await build({
+    configFile: join(example, 'vite.config.ts'),
+    logLevel: 'error',
+    build: { outDir: out, emptyOutDir: true },
+  })
   server = createServer((request, response) => {
     const path = request.url === '/' ? '/index.html' : (request.url ?? '')
     try {
@@ -35,7 +40,18 @@ before(async () => {
   })
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
   site = `http://127.0.0.1:${(server.address() as AddressInfo).port}/`
-  browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] })
+  browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  })
 })
 after(() => browser.close())
 after(() => server.close())
@@ -44,7 +60,9 @@ async function open(url: string, width = 1280, height = 800): Promise<{ page: Pa
   const page = await browser.newPage({ viewport: { width, height } })
   const errors: string[] = []
   page.on('pageerror', (error) => errors.push(error.message))
-  page.on('console', (message) => { if (message.type() === 'error' && !message.text().includes('favicon')) errors.push(message.text()) })
+  page.on('console', (message) => {
+    if (message.type() === 'error' && !message.text().includes('favicon')) errors.push(message.text())
+  })
   await page.goto(url)
   return { page, errors }
 }
@@ -53,7 +71,9 @@ async function open(url: string, width = 1280, height = 800): Promise<{ page: Pa
 async function troubles(page: Page): Promise<string[]> {
   await page.evaluate(axe)
   return page.evaluate(async () => {
-    const { violations } = await (globalThis as unknown as { axe: { run(): Promise<{ violations: { id: string; impact: string }[] }> } }).axe.run()
+    const { violations } = await (
+      globalThis as unknown as { axe: { run(): Promise<{ violations: { id: string; impact: string }[] }> } }
+    ).axe.run()
     return violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id }) => id)
   })
 }
@@ -63,14 +83,21 @@ test('unpack/core in a browser: the demo has no mistake; one that is typed is to
   await page.getByText('No mistakes').waitFor()
   assert.ok(await page.getByText('the category “Lamps & wiring” is missing').isVisible())
   const text = page.locator('#text')
-  await text.fill((await text.inputValue()).replace('timezone: Europe/London', 'timezone: Europe/Lundon').replace('username: marlow', 'username: admin\n  password: hunter2'))
+  await text.fill(
+    (await text.inputValue())
+      .replace('timezone: Europe/London', 'timezone: Europe/Lundon')
+      .replace('username: marlow', 'username: admin\n  password: hunter2'),
+  )
   await page.getByText('mistakes').waitFor()
   const said = await page.locator('#result').innerText()
   assert.match(said, /site\.timezone[\s\S]*Europe\/London/)
   assert.match(said, /owner\.username: this user name is easy to guess/)
   assert.doesNotMatch(said, /hunter2/)
   await page.getByRole('button', { name: /^line 11,/ }).click()
-  assert.equal(await text.evaluate((area: HTMLTextAreaElement) => area.value.slice(area.selectionStart, area.selectionStart + 5)), 'Europ'.slice(0, 5))
+  assert.equal(
+    await text.evaluate((area: HTMLTextAreaElement) => area.value.slice(area.selectionStart, area.selectionStart + 5)),
+    'Europ'.slice(0, 5),
+  )
   assert.deepEqual(errors, [])
   assert.deepEqual(await troubles(page), [])
   await page.close()
@@ -80,7 +107,10 @@ test('the report on a wide screen and on a phone: nothing scrolls sideways, no s
   const standIn = await runningStandIn(root, { standing: 'first-run' })
   const { record = '' } = await settle(demoBaseline(standIn.address), standIn.options)
   await standIn.close()
-  for (const [width, height] of [[1280, 800], [390, 844]] as const) {
+  for (const [width, height] of [
+    [1280, 800],
+    [390, 844],
+  ] as const) {
     const { page, errors } = await open(pathToFileURL(join(record, 'report.html')).href, width, height)
     assert.ok(await page.getByText('As planned').isVisible())
     assert.ok((await page.evaluate(() => document.documentElement.scrollWidth)) <= width)
@@ -90,7 +120,9 @@ test('the report on a wide screen and on a phone: nothing scrolls sideways, no s
   }
   // axe is a script, which the report itself forbids: looked at in a copy without that rule
   const page = await browser.newPage()
-  await page.setContent(readFileSync(join(record, 'report.html'), 'utf8').replace(/<meta http-equiv="Content-Security-Policy"[^>]*>/, ''))
+  await page.setContent(
+    readFileSync(join(record, 'report.html'), 'utf8').replace(/<meta http-equiv="Content-Security-Policy"[^>]*>/, ''),
+  )
   assert.deepEqual(await troubles(page), [])
   await page.close()
 })

@@ -3,12 +3,11 @@ import { execFile } from 'node:child_process'
 import { mkdirSync, readdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { test } from 'node:test'
-import { fileURLToPath } from 'node:url'
 import { promisify } from 'node:util'
 import { folder } from '../help/folders.js'
+import { root as project } from '../help/root.js'
 
 const run = promisify(execFile)
-const project = fileURLToPath(new URL('../../', import.meta.url))
 const root = folder()
 
 test('the packed tarball, installed into an empty folder: the demo, the core and the conformance suite work', async () => {
@@ -18,15 +17,40 @@ test('the packed tarball, installed into an empty folder: the demo, the core and
   mkdirSync(empty)
   writeFileSync(join(empty, 'package.json'), '{ "name": "somebody", "private": true, "type": "module" }')
   await run('npm', ['install', '--omit=dev', '--prefer-offline', join(root, tarball)], { cwd: empty })
-  const demo = await run(join(empty, 'node_modules/.bin/unpack'), ['demo'], { cwd: empty, env: { ...process.env, NO_COLOR: '1', NODE_OPTIONS: '' } })
+  const demo = await run(join(empty, 'node_modules/.bin/unpack'), ['demo'], {
+    cwd: empty,
+    env: { ...process.env, NO_COLOR: '1', NODE_OPTIONS: '' },
+  })
   assert.match(demo.stdout, /checks, all passed/)
-  writeFileSync(join(empty, 'use.js'), `import { mistakesIn } from 'unpack/core'
+  writeFileSync(
+    join(empty, 'use.js'),
+    `import { mistakesIn } from 'unpack/core'
 import { conformanceCases } from 'unpack/conformance'
 import { survey, settle, builtIn } from 'unpack'
-console.log(mistakesIn('unpack: 2').length > 0, conformanceCases.length > 10, typeof survey, typeof settle, builtIn[0].id)`)
+console.log(mistakesIn('unpack: 2').length > 0, conformanceCases.length > 10, typeof survey, typeof settle, builtIn[0].id)`,
+  )
   const used = await run(process.execPath, ['use.js'], { cwd: empty, env: { ...process.env, NODE_OPTIONS: '' } })
   assert.equal(used.stdout.trim(), 'true true function function wordpress')
   // and its types are complete
-  writeFileSync(join(empty, 'use.ts'), "import { survey, type Surveyed } from 'unpack'\nimport { judge } from 'unpack/core'\nimport type { ConformanceCase } from 'unpack/conformance'\nexport const look = async (address: string): Promise<Surveyed> => survey(address)\nexport const cases: ConformanceCase[] = []\nexport { judge }\n")
-  await run(process.execPath, [join(project, 'node_modules/typescript/bin/tsc'), '--noEmit', '--strict', '--module', 'nodenext', '--target', 'es2023', '--lib', 'es2023,dom', '--skipLibCheck', 'use.ts'], { cwd: empty })
+  writeFileSync(
+    join(empty, 'use.ts'),
+    "import { survey, type Surveyed } from 'unpack'\nimport { judge } from 'unpack/core'\nimport type { ConformanceCase } from 'unpack/conformance'\nexport const look = async (address: string): Promise<Surveyed> => survey(address)\nexport const cases: ConformanceCase[] = []\nexport { judge }\n",
+  )
+  await run(
+    process.execPath,
+    [
+      join(project, 'node_modules/typescript/bin/tsc'),
+      '--noEmit',
+      '--strict',
+      '--module',
+      'nodenext',
+      '--target',
+      'es2023',
+      '--lib',
+      'es2023,dom',
+      '--skipLibCheck',
+      'use.ts',
+    ],
+    { cwd: empty },
+  )
 })

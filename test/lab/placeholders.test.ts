@@ -20,17 +20,30 @@ const nginxPage = fromPackage('nginx-common', 'usr/share/nginx/html/index.html')
 const apachePage = fromPackage('apache2-data', 'usr/share/apache2/default-site/index.html')
 
 /** Every word of a page's text in capitals or another tongue: the structure stays. */
-const translated = (html: string): string => html.replace(/>([^<]+)</g, (_, text: string) => `>${text.replace(/[A-Za-z]{3,}(?![\w/.]*\/)/g, (word) => (word.length > 5 ? 'Gezeitenbecken' : 'Möwe'))}<`)
+const translated = (html: string): string =>
+  html.replace(
+    />([^<]+)</g,
+    (_, text: string) =>
+      `>${text.replace(/[A-Za-z]{3,}(?![\w/.]*\/)/g, (word) => (word.length > 5 ? 'Gezeitenbecken' : 'Möwe'))}<`,
+  )
 
-for (const [name, page] of [['nginx', nginxPage], ['apache2', apachePage]] as const) {
+for (const [name, page] of [
+  ['nginx', nginxPage],
+  ['apache2', apachePage],
+] as const) {
   for (const [how, html] of Object.entries({
     'as it ships': page,
     translated: translated(page),
-    'with a title and a heading of the host’s own': page.replace(/<title>[\s\S]*?<\/title>/, '<title>Harbour Hosting</title>').replace(/<h1>[\s\S]*?<\/h1>/, '<h1>Harbour Hosting</h1>'),
+    'with a title and a heading of the host’s own': page
+      .replace(/<title>[\s\S]*?<\/title>/, '<title>Harbour Hosting</title>')
+      .replace(/<h1>[\s\S]*?<\/h1>/, '<h1>Harbour Hosting</h1>'),
     'without its styles': page.replace(/<style[\s\S]*?<\/style>/, ''),
   })) {
     test(`the page of ${name}, ${how}`, async () => {
-      const { address } = await serve({ '/': html, '/icons/openlogo-75.png': { headers: { 'content-type': 'image/png' }, body: 'x' } })
+      const { address } = await serve({
+        '/': html,
+        '/icons/openlogo-75.png': { headers: { 'content-type': 'image/png' }, body: 'x' },
+      })
       const { standing, reasons } = await survey(address)
       assert.equal(standing, 'placeholder', reasons.join('; '))
     })
@@ -39,7 +52,15 @@ for (const [name, page] of [['nginx', nginxPage], ['apache2', apachePage]] as co
 
 test('no sentence of a test page stands in the sources', () => {
   const sources = execFileSync('sh', ['-c', 'cat $(find src -name "*.ts")'], { encoding: 'utf8' }).toLowerCase()
-  const phrases = [nginxPage, apachePage].flatMap((page) => page.replace(/<style[\s\S]*?<\/style>|<[^>]+>/g, ' ').toLowerCase().split(/[.!?\n]/).map((line) => line.trim().replace(/\s+/g, ' '))).filter((line) => line.split(' ').length >= 3)
+  const phrases = [nginxPage, apachePage]
+    .flatMap((page) =>
+      page
+        .replace(/<style[\s\S]*?<\/style>|<[^>]+>/g, ' ')
+        .toLowerCase()
+        .split(/[.!?\n]/)
+        .map((line) => line.trim().replace(/\s+/g, ' ')),
+    )
+    .filter((line) => line.split(' ').length >= 3)
   assert.ok(phrases.length > 20)
   for (const phrase of phrases) assert.ok(!sources.includes(phrase), phrase)
 })
@@ -50,14 +71,21 @@ test('a real nginx: an empty listing, one with files, a page that is not there, 
   for (const name of ['empty', 'files', 'closed', 'bare']) mkdirSync(join(www, name), { recursive: true })
   writeFileSync(join(www, 'files', 'holiday photos.jpg'), 'x')
   writeFileSync(join(root, 'htpasswd'), 'odo:{PLAIN}x\n')
-  writeFileSync(join(root, 'nginx.conf'), `user root; worker_processes 1; daemon off; pid ${root}/nginx.pid; error_log ${root}/error.log;
+  writeFileSync(
+    join(root, 'nginx.conf'),
+    `user root; worker_processes 1; daemon off; pid ${root}/nginx.pid; error_log ${root}/error.log;
 events {} http { access_log off; client_body_temp_path ${root}/t1; proxy_temp_path ${root}/t2; fastcgi_temp_path ${root}/t3; uwsgi_temp_path ${root}/t4; scgi_temp_path ${root}/t5;
 types { text/html html; } server { listen 127.0.0.1:${port}; root ${www};
-location /empty/ { autoindex on; } location /files/ { autoindex on; } location /bare/ { } location /closed/ { auth_basic "x"; auth_basic_user_file ${root}/htpasswd; } } }`)
+location /empty/ { autoindex on; } location /files/ { autoindex on; } location /bare/ { } location /closed/ { auth_basic "x"; auth_basic_user_file ${root}/htpasswd; } } }`,
+  )
   const nginx = spawn('nginx', ['-c', join(root, 'nginx.conf'), '-e', join(root, 'error.log')], { stdio: 'ignore' })
   after(() => nginx.kill())
-  const at = async (place: string) => { const { standing, reasons } = await survey(`http://127.0.0.1:${port}${place}`); return [standing, reasons[0]] }
-  for (let tries = 0; tries < 50 && (await at('/empty/'))[0] === 'nothing'; tries += 1) await new Promise((resolve) => setTimeout(resolve, 100))
+  const at = async (place: string) => {
+    const { standing, reasons } = await survey(`http://127.0.0.1:${port}${place}`)
+    return [standing, reasons[0]]
+  }
+  for (let tries = 0; tries < 50 && (await at('/empty/'))[0] === 'nothing'; tries += 1)
+    await new Promise((resolve) => setTimeout(resolve, 100))
   assert.deepEqual(await at('/empty/'), ['blank', 'an empty list of files'])
   assert.deepEqual(await at('/files/'), ['unknown', 'a list of files: holiday photos.jpg'])
   assert.equal((await at('/bare/'))[0], 'unknown')

@@ -16,7 +16,10 @@ const run = async (args: string[], name = 'cli') => {
   const logins = join(root, name, 'logins.json')
   // a file that opens at once: its slowness is tested elsewhere
   await (await LoginsFile.open(logins, new Secret(PASSPHRASE), 4)).put('http://127.0.0.1:1/', 'nobody', new Secret('x'))
-  return unpack(args, { cwd: root, env: { UNPACK_STATE: join(root, name), UNPACK_LOGINS: logins, UNPACK_PASSPHRASE: PASSPHRASE } })
+  return unpack(args, {
+    cwd: root,
+    env: { UNPACK_STATE: join(root, name), UNPACK_LOGINS: logins, UNPACK_PASSPHRASE: PASSPHRASE },
+  })
 }
 
 test('by the command line, from the first-run form to a confirmed blog; writes are counted by the server', async () => {
@@ -25,14 +28,35 @@ test('by the command line, from the first-run form to a confirmed blog; writes a
   assert.ok(requests <= 12)
   const settled = await run(['settle', demo, '--at', blog.address, '--yes', '--json'])
   assert.equal(settled.exit, 0, settled.err + settled.out)
-  const { writes, failed, checks, settled: refs } = JSON.parse(settled.out) as { writes: number; failed: unknown[]; checks: { ok: boolean }[]; settled: string[] }
+  const {
+    writes,
+    failed,
+    checks,
+    settled: refs,
+  } = JSON.parse(settled.out) as { writes: number; failed: unknown[]; checks: { ok: boolean }[]; settled: string[] }
   assert.deepEqual([failed, writes], [[], blog.writes()])
   assert.ok(checks.length >= 25 && checks.every(({ ok }) => ok))
-  assert.ok(['posts/hello-world', 'comments/1', 'pages/privacy-policy', 'pages/home', 'categories/repairs'].every((ref) => refs.includes(ref)))
-  assert.equal(blog.sql("select concat(ID, ' ', post_name) from wp_posts where post_type in ('post','page') and post_status='publish' order by ID").trim().split('\n')[0], '2 home', 'the sample page was taken over in place')
+  assert.ok(
+    ['posts/hello-world', 'comments/1', 'pages/privacy-policy', 'pages/home', 'categories/repairs'].every((ref) =>
+      refs.includes(ref),
+    ),
+  )
+  assert.equal(
+    blog
+      .sql(
+        "select concat(ID, ' ', post_name) from wp_posts where post_type in ('post','page') and post_status='publish' order by ID",
+      )
+      .trim()
+      .split('\n')[0],
+    '2 home',
+    'the sample page was taken over in place',
+  )
   const before = blog.writes()
   const again = await run(['settle', demo, '--at', blog.address, '--yes', '--json'])
-  assert.deepEqual([again.exit, (JSON.parse(again.out) as { writes: number }).writes, blog.writes() - before], [0, 0, 0])
+  assert.deepEqual(
+    [again.exit, (JSON.parse(again.out) as { writes: number }).writes, blog.writes() - before],
+    [0, 0, 0],
+  )
   const elsewhere = await run(['compare', demo, '--at', blog.address, '--json'], 'cli')
   assert.deepEqual((JSON.parse(elsewhere.out) as { differences: unknown[] }).differences, [])
 })
@@ -46,15 +70,30 @@ test('a settled site from outside: in use, with its reasons, in at most 12 reque
 test('a shipped post that was edited stays; a session lost before every request is renewed; somebody’s draft makes a site in use', async () => {
   await blog.reset()
   const folders = await ownFolders(root)
-  const plain = demoBaseline(blog.address, (text) => text.replace('shipped: remove', 'shipped: keep').replace(/categories:[\s\S]*/, ''))
+  const plain = demoBaseline(blog.address, (text) =>
+    text.replace('shipped: remove', 'shipped: keep').replace(/categories:[\s\S]*/, ''),
+  )
   await settle(plain, { ...folders, confirm: false })
   // the shipped post edited by its owner, the sample page untouched
-  blog.sql("update wp_posts set post_title='Our first', post_modified_gmt='2026-11-30 10:00:00', post_modified='2026-11-30 10:00:00' where ID=1")
-  const done = await settle(demoBaseline(blog.address), { ...folders, confirm: false, on: (event) => { if (event.is === 'sent') blog.sql("delete from wp_usermeta where meta_key='session_tokens'") } })
+  blog.sql(
+    "update wp_posts set post_title='Our first', post_modified_gmt='2026-11-30 10:00:00', post_modified='2026-11-30 10:00:00' where ID=1",
+  )
+  const done = await settle(demoBaseline(blog.address), {
+    ...folders,
+    confirm: false,
+    on: (event) => {
+      if (event.is === 'sent') blog.sql("delete from wp_usermeta where meta_key='session_tokens'")
+    },
+  })
   assert.deepEqual(done.failed, [])
-  assert.deepEqual(done.comparison.kept.map(({ ref }) => ref), ['posts/hello-world'])
+  assert.deepEqual(
+    done.comparison.kept.map(({ ref }) => ref),
+    ['posts/hello-world'],
+  )
   assert.equal(blog.sql('select count(*) from wp_posts where ID=1').trim(), '1')
-  blog.sql("insert into wp_posts (post_author, post_title, post_name, post_status, post_type, post_content, post_excerpt, to_ping, pinged, post_content_filtered, post_date, post_date_gmt, post_modified, post_modified_gmt) values (1,'Boats','boats','draft','post','x','','','','','2026-11-30','2026-11-30','2026-11-30','2026-11-30')")
+  blog.sql(
+    "insert into wp_posts (post_author, post_title, post_name, post_status, post_type, post_content, post_excerpt, to_ping, pinged, post_content_filtered, post_date, post_date_gmt, post_modified, post_modified_gmt) values (1,'Boats','boats','draft','post','x','','','','','2026-11-30','2026-11-30','2026-11-30','2026-11-30')",
+  )
   const before = blog.writes()
   const other = demoBaseline(blog.address, (text) => text.replace('Opening days', 'Open days'))
   await assert.rejects(settle(other, { ...folders }), { code: 'in-use' })
@@ -66,9 +105,17 @@ test('a removed post, with its comment, is made again from its copy', async () =
   const folders = await ownFolders(root)
   const { record = '' } = await settle(demoBaseline(blog.address), { ...folders, confirm: false })
   assert.equal(blog.sql("select count(*) from wp_posts where post_type='post' and post_status='publish'").trim(), '0')
-  const { again, failed } = await undo(demoBaseline(blog.address), record, { ...folders, refs: ['posts/hello-world', 'comments/1'] })
+  const { again, failed } = await undo(demoBaseline(blog.address), record, {
+    ...folders,
+    refs: ['posts/hello-world', 'comments/1'],
+  })
   assert.deepEqual([again, failed], [['posts/hello-world', 'comments/1'], []])
-  assert.match(blog.sql("select concat(post_name, ' ', post_title, ' ', comment_count) from wp_posts where post_type='post' and post_status='publish'"), /hello-world Hello world! 1/)
+  assert.match(
+    blog.sql(
+      "select concat(post_name, ' ', post_title, ' ', comment_count) from wp_posts where post_type='post' and post_status='publish'",
+    ),
+    /hello-world Hello world! 1/,
+  )
 })
 
 test('a German first run: what ships is known in German', async () => {
@@ -76,7 +123,10 @@ test('a German first run: what ships is known in German', async () => {
   const folders = await ownFolders(root)
   const german = demoBaseline(blog.address, (text) => text.replace('language: en', 'language: de'))
   const { comparison } = await compareSite(german, folders)
-  assert.ok(comparison.differences.some(({ ref }) => ref === 'posts/hallo-welt'), comparison.differences.map(({ ref }) => ref).join())
+  assert.ok(
+    comparison.differences.some(({ ref }) => ref === 'posts/hallo-welt'),
+    comparison.differences.map(({ ref }) => ref).join(),
+  )
   const done = await settle(german, folders)
   assert.deepEqual([done.failed, done.checks.filter(({ ok }) => !ok), done.comparison.kept], [[], [], []])
   assert.equal(blog.sql("select option_value from wp_options where option_name='WPLANG'").trim(), 'de_DE')
@@ -87,15 +137,30 @@ test('a German first run: what ships is known in German', async () => {
 
 test('a language the site hasn’t got is told as failed', async () => {
   await blog.reset()
-  const done = await settle(demoBaseline(blog.address, (text) => text.replace('language: en', 'language: en-GB')), { ...(await ownFolders(root)), confirm: false })
-  assert.deepEqual(done.failed.map(({ ref, code }) => [ref, code]), [['site', 'not-taken']])
+  const done = await settle(
+    demoBaseline(blog.address, (text) => text.replace('language: en', 'language: en-GB')),
+    { ...(await ownFolders(root)), confirm: false },
+  )
+  assert.deepEqual(
+    done.failed.map(({ ref, code }) => [ref, code]),
+    [['site', 'not-taken']],
+  )
 })
 
 test('stopped right after the first-run form, the next run goes on', async () => {
   await blog.reset()
   const folders = await ownFolders(root)
   const controller = new AbortController()
-  await assert.rejects(settle(demoBaseline(blog.address), { ...folders, signal: controller.signal, on: (event) => { if (event.is === 'carried') controller.abort() } }), { code: 'stopped' })
+  await assert.rejects(
+    settle(demoBaseline(blog.address), {
+      ...folders,
+      signal: controller.signal,
+      on: (event) => {
+        if (event.is === 'carried') controller.abort()
+      },
+    }),
+    { code: 'stopped' },
+  )
   const done = await settle(demoBaseline(blog.address), folders)
   assert.deepEqual([done.failed, done.checks.filter(({ ok }) => !ok)], [[], []])
 })
@@ -104,7 +169,10 @@ test('the first-run form refuses: the password is kept, and what to do is said',
   await blog.reset()
   const folders = await ownFolders(root)
   const baseline = demoBaseline(blog.address)
-  await assert.rejects(settle({ ...baseline, owner: { ...baseline.owner, email: 'ines@x.y@z' } }, folders), { code: 'first-run-refused', exit: 5 })
+  await assert.rejects(settle({ ...baseline, owner: { ...baseline.owner, email: 'ines@x.y@z' } }, folders), {
+    code: 'first-run-refused',
+    exit: 5,
+  })
   assert.ok(folders.logins.find(blog.address, 'marlow'))
   assert.deepEqual((await settle(baseline, { ...folders, confirm: false })).failed, [])
 })
@@ -119,7 +187,9 @@ test('the database is gone; the configuration is gone; the interface is closed t
   const broken = await survey(blog.address)
   assert.deepEqual([broken.standing, broken.safe], ['unknown', false])
   await assert.rejects(settle(demoBaseline(blog.address), folders), { code: 'cannot-open', exit: 4 })
-  blog.meddle("add_filter('rest_authentication_errors', fn($r) => is_user_logged_in() ? $r : new WP_Error('closed', 'x', ['status' => 401]));")
+  blog.meddle(
+    "add_filter('rest_authentication_errors', fn($r) => is_user_logged_in() ? $r : new WP_Error('closed', 'x', ['status' => 401]));",
+  )
   const closed = await survey(blog.address)
   assert.deepEqual([closed.standing, closed.findings.system?.id], ['unknown', 'wordpress'])
   blog.meddle(undefined)
@@ -136,7 +206,11 @@ test('in a sub-folder, reached by another name, and written without its slash', 
   assert.equal(inner.writes(), before)
   // its own address is the one of the first run: under another name the run stops and names it
   const other = inner.address.replace('127.0.0.1', 'localhost')
-  await assert.rejects(settle(demoBaseline(other), folders), (error: Error & { code?: string }) => error.code === 'address-leads-elsewhere' && error.message.includes(inner.address))
+  await assert.rejects(
+    settle(demoBaseline(other), folders),
+    (error: Error & { code?: string }) =>
+      error.code === 'address-leads-elsewhere' && error.message.includes(inner.address),
+  )
   inner.stop()
 })
 
@@ -152,8 +226,14 @@ test('a hundred and twenty categories, three deep: read page by page, sent many 
   await blog.reset()
   const folders = await ownFolders(root)
   const leaf = (name: string) => `{ name: ${name}, slug: ${name.toLowerCase()} }`
-  const tree = Array.from({ length: 8 }, (_, a) => `  - { name: T${a}, slug: t${a}, under: [${Array.from({ length: 2 }, (_, b) => `{ name: T${a}M${b}, slug: t${a}m${b}, under: [${Array.from({ length: 6 }, (_, c) => leaf(`T${a}M${b}L${c}`)).join(', ')}] }`).join(', ')}] }`)
-  const many = demoBaseline(blog.address, (text) => text.replace(/categories:[\s\S]*?\npages:/, `categories:\n${tree.join('\n')}\npages:`))
+  const tree = Array.from(
+    { length: 8 },
+    (_, a) =>
+      `  - { name: T${a}, slug: t${a}, under: [${Array.from({ length: 2 }, (_, b) => `{ name: T${a}M${b}, slug: t${a}m${b}, under: [${Array.from({ length: 6 }, (_, c) => leaf(`T${a}M${b}L${c}`)).join(', ')}] }`).join(', ')}] }`,
+  )
+  const many = demoBaseline(blog.address, (text) =>
+    text.replace(/categories:[\s\S]*?\npages:/, `categories:\n${tree.join('\n')}\npages:`),
+  )
   const done = await settle(many, { ...folders, confirm: false })
   assert.deepEqual(done.failed, [])
   assert.equal(done.settled.filter((ref) => ref.startsWith('categories/')).length, 120)
@@ -173,10 +253,15 @@ test('a database that can’t be selected, as the system itself shows it', async
 test('a screen that is not as expected stops what needs it, and nothing else', async () => {
   await blog.reset()
   const folders = await ownFolders(root)
-  blog.meddle("add_action('admin_init', function () { if (strpos($_SERVER['REQUEST_URI'], 'options-permalink.php') !== false) { echo '<html><body>Something else altogether</body></html>'; exit; } });")
+  blog.meddle(
+    "add_action('admin_init', function () { if (strpos($_SERVER['REQUEST_URI'], 'options-permalink.php') !== false) { echo '<html><body>Something else altogether</body></html>'; exit; } });",
+  )
   const done = await settle(demoBaseline(blog.address), { ...folders, confirm: false })
   blog.meddle(undefined)
-  assert.deepEqual(done.failed.map(({ ref, text }) => [ref, text.includes('options-permalink.php')]), [['site', true]])
+  assert.deepEqual(
+    done.failed.map(({ ref, text }) => [ref, text.includes('options-permalink.php')]),
+    [['site', true]],
+  )
   assert.ok(done.settled.includes('pages/visit'))
   assert.match(readFileSync(join(done.record ?? '', 'pages/unexpected.html'), 'utf8'), /Something else altogether/)
   assert.deepEqual((await settle(demoBaseline(blog.address), { ...folders, confirm: false })).failed, [])

@@ -7,7 +7,17 @@ import { serve, type Handler, type Reply } from '../help/pages.js'
 async function visitor(places: Record<string, Reply> | Handler, roams = false) {
   const served = await serve(places)
   const traffic = new Traffic()
-  return { ...served, traffic, visitor: new Visitor(parseAddress(served.address) ?? { origin: '', base: '/' }, connections(), traffic, undefined, roams) }
+  return {
+    ...served,
+    traffic,
+    visitor: new Visitor(
+      parseAddress(served.address) ?? { origin: '', base: '/' },
+      connections(),
+      traffic,
+      undefined,
+      roams,
+    ),
+  }
 }
 
 test('cookies are kept and sent back, in the order in which they were set', async () => {
@@ -21,7 +31,15 @@ test('cookies are kept and sent back, in the order in which they were set', asyn
 
 test('redirects are followed on the site, and never off it', async () => {
   const there = await serve({ '/': 'elsewhere' })
-  const { visitor: somebody, address, seen } = await visitor({ '/': { status: 302, headers: { location: 'in#part' } }, '/in': 'here', '/out': { status: 302, headers: { location: there.address } } })
+  const {
+    visitor: somebody,
+    address,
+    seen,
+  } = await visitor({
+    '/': { status: 302, headers: { location: 'in#part' } },
+    '/in': 'here',
+    '/out': { status: 302, headers: { location: there.address } },
+  })
   const answer = await somebody.get('/')
   assert.deepEqual([answer.text, answer.url, answer.hops.length], ['here', `${address}in`, 1])
   await assert.rejects(somebody.get('/out'), { code: 'left-the-site' })
@@ -45,9 +63,18 @@ test('what a request is for: writes are counted, log-ins apart', async () => {
 })
 
 test('no answer, a broken-off one and one too large are said', async () => {
-  const broken = await visitor((request, response) => { response.writeHead(200, { 'content-length': '100' }); response.write('half'); setTimeout(() => request.socket.destroy(), 20) })
-  await assert.rejects(broken.visitor.get('/'), (error: unknown) => error instanceof NoAnswer && error.failure.kind === 'broken off')
-  const large = await visitor((_request, response) => { response.end(Buffer.alloc(17 * 1024 * 1024, 32)) })
+  const broken = await visitor((request, response) => {
+    response.writeHead(200, { 'content-length': '100' })
+    response.write('half')
+    setTimeout(() => request.socket.destroy(), 20)
+  })
+  await assert.rejects(
+    broken.visitor.get('/'),
+    (error: unknown) => error instanceof NoAnswer && error.failure.kind === 'broken off',
+  )
+  const large = await visitor((_request, response) => {
+    response.end(Buffer.alloc(17 * 1024 * 1024, 32))
+  })
   await assert.rejects(large.visitor.get('/'), { code: 'answer-too-large' })
 })
 
@@ -64,7 +91,13 @@ test('a form is read as a browser would send it', () => {
     `<form id="f" method="POST" action="/go"><input type="hidden" name="token" value="t&amp;1"><input name="title" value="A">
      <input type="checkbox" name="on" checked><input type="checkbox" name="off"><input type="radio" name="r" value="1"><input type="radio" name="r" value="2" checked>
      <select name="s"><option value="a">A</option><option value="b" selected>B</option></select><select name="d"><option value="x">X</option></select>
-     <textarea name="body">&lt;p&gt;</textarea><input type="submit" name="go" value="1"><input type="file" name="up"><input name="no" disabled value="1"></form>`, '#f')
-  assert.deepEqual(form, { action: '/go', method: 'post', fields: { token: 't&1', title: 'A', on: 'on', r: '2', s: 'b', d: 'x', body: '<p>' } })
+     <textarea name="body">&lt;p&gt;</textarea><input type="submit" name="go" value="1"><input type="file" name="up"><input name="no" disabled value="1"></form>`,
+    '#f',
+  )
+  assert.deepEqual(form, {
+    action: '/go',
+    method: 'post',
+    fields: { token: 't&1', title: 'A', on: 'on', r: '2', s: 'b', d: 'x', body: '<p>' },
+  })
   assert.equal(formOn('<p></p>', 'form'), undefined)
 })

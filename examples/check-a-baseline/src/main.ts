@@ -1,21 +1,44 @@
-import { areaNames, areas, filesNamed, mistakesIn, readBaseline, type AnyDifference, compare, differenceText, inventoryOf, type Mistake } from 'unpack/core'
+import {
+  areaNames,
+  areas,
+  filesNamed,
+  mistakesIn,
+  readBaseline,
+  type AnyDifference,
+  compare,
+  differenceText,
+  inventoryOf,
+  type Mistake,
+} from 'unpack/core'
 import sample from '../../../demo/repair-cafe/baseline.yaml?raw'
 
 const text = document.querySelector<HTMLTextAreaElement>('#text')
 const result = document.querySelector<HTMLElement>('#result')
 
 /** The texts beside a baseline are not at hand here, so each is taken as empty. */
-const files = (baseline: string): Record<string, string> => Object.fromEntries(filesNamed(baseline).map((name) => [name, '']))
+const files = (baseline: string): Record<string, string> =>
+  Object.fromEntries(filesNamed(baseline).map((name) => [name, '']))
 
-const element = (name: string, content: string, className = ''): HTMLElement => Object.assign(document.createElement(name), { textContent: content, className })
+const element = (name: string, content: string, className = ''): HTMLElement =>
+  Object.assign(document.createElement(name), { textContent: content, className })
 
 /** A mistake, as a button that leads to its place in the text. */
 function mistakeItem({ at, path, what, expected, example }: Mistake): HTMLElement {
   const item = document.createElement('li')
-  const place = Object.assign(document.createElement('button'), { type: 'button', textContent: `line ${at.line}, column ${at.column}` })
+  const place = Object.assign(document.createElement('button'), {
+    type: 'button',
+    textContent: `line ${at.line}, column ${at.column}`,
+  })
   place.addEventListener('click', () => {
     if (!text) return
-    const start = text.value.split('\n').slice(0, at.line - 1).join('\n').length + (at.line > 1 ? 1 : 0) + at.column - 1
+    const start =
+      text.value
+        .split('\n')
+        .slice(0, at.line - 1)
+        .join('\n').length +
+      (at.line > 1 ? 1 : 0) +
+      at.column -
+      1
     text.focus()
     text.setSelectionRange(start, start + 1)
   })
@@ -37,11 +60,19 @@ function show(): void {
   if (mistakes.length > 0) {
     list.className = 'mistakes'
     list.append(...mistakes.map(mistakeItem))
-    result.replaceChildren(element('p', mistakes.length === 1 ? 'One mistake' : `${mistakes.length} mistakes`, 'verdict bad'), list)
+    result.replaceChildren(
+      element('p', mistakes.length === 1 ? 'One mistake' : `${mistakes.length} mistakes`, 'verdict bad'),
+      list,
+    )
     return
   }
-  for (const difference of differencesOf(text.value)) list.append(element('li', `${areas[difference.area].title}: ${differenceText(difference)}`))
-  result.replaceChildren(element('p', 'No mistakes', 'verdict'), element('p', 'On a site with nothing on it, this would be settled, in this order:', 'quiet'), list)
+  for (const difference of differencesOf(text.value))
+    list.append(element('li', `${areas[difference.area].title}: ${differenceText(difference)}`))
+  result.replaceChildren(
+    element('p', 'No mistakes', 'verdict'),
+    element('p', 'On a site with nothing on it, this would be settled, in this order:', 'quiet'),
+    list,
+  )
 }
 
 if (text) {

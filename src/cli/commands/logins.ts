@@ -1,76 +1,35 @@
 import { Command } from 'commander'
-import { addressText, parseAddress } from '../../core/address.js'
-import { UnpackError } from '../../core/errors.js'
-import { Secret } from '../../core/secret.js'
-import type { StoredLogin } from '../../logins/file.js'
-import { askSecret, loginsAt } from '../logins-at.js'
-import { heading, row } from '../show/layout.js'
-import { print } from '../site-command.js'
+import { lazily } from '../lazily.js'
 
-interface Flags {
-  logins?: string
-  json?: boolean
-}
-
-const part = (name: string, description: string): Command => new Command(name).description(description).option('--logins <file>', 'the logins file (UNPACK_LOGINS; else in your config folder)').exitOverride()
+const part = (name: string, description: string): Command =>
+  new Command(name)
+    .description(description)
+    .option('--logins <file>', 'the logins file (UNPACK_LOGINS; else in your config folder)')
+    .exitOverride()
+const ofOne = (name: string, description: string): Command =>
+  part(name, description).argument('<address>', 'a whole http or https address').argument('<user>', 'the user name')
+const actions = () => import('../actions/logins.js')
 
 export const loginsCommand = (): Command =>
   new Command('logins')
-    .addCommand(part('list', 'list the logins, without passwords').option('--json', 'print one JSON document').action(list))
-    .addCommand(part('add', 'store a login; the password is asked for, or read from standard input').argument('<address>').argument('<user>').action(add))
-    .addCommand(part('show', 'print a password').argument('<address>').argument('<user>').action(show))
-    .addCommand(part('remove', 'forget a login').argument('<address>').argument('<user>').action(remove))
-    .addHelpText('after', `
+    .addCommand(
+      part('list', 'list the logins, without passwords')
+        .option('--json', 'print one JSON document')
+        .action(lazily(async () => (await actions()).list)),
+    )
+    .addCommand(
+      ofOne('add', 'store a login; the password is asked for, or read from standard input').action(
+        lazily(async () => (await actions()).add),
+      ),
+    )
+    .addCommand(ofOne('show', 'print a password').action(lazily(async () => (await actions()).show)))
+    .addCommand(ofOne('remove', 'forget a login').action(lazily(async () => (await actions()).remove)))
+    .addHelpText(
+      'after',
+      `
 Examples:
   unpack logins list
   unpack logins add http://127.0.0.1:4101/ marlow
   unpack logins show http://127.0.0.1:4101/ marlow
-The passphrase is asked for, or comes from UNPACK_PASSPHRASE.`)
-
-async function list(flags: Flags): Promise<void> {
-  const logins = (await loginsAt(flags.logins).open()).list()
-  const plain = logins.map(({ address, username, since }) => ({ address, username, since }))
-  print(flags.json, { logins: plain }, () => (plain.length === 0 ? ['No logins are stored.'] : plain.flatMap(({ address, username, since }) => [heading(address), ...row(username, `since ${since.slice(0, 10)}`, 20)])))
-}
-
-async function add(address: string, username: string, flags: Flags): Promise<void> {
-  const site = siteOf(address)
-  const logins = await loginsAt(flags.logins).open()
-  const password = process.stdin.isTTY ? await askSecret(`The password of “${username}” at ${site}`) : await fromStandardInput()
-  await logins.put(site, username, password)
-  process.stdout.write(`Stored the login of “${username}” for ${site} in ${logins.file}\n`)
-}
-
-async function show(address: string, username: string, flags: Flags): Promise<void> {
-  const { password } = await stored(address, username, flags)
-  process.stdout.write(`${password.reveal()}\n`)
-}
-
-async function remove(address: string, username: string, flags: Flags): Promise<void> {
-  const login = await stored(address, username, flags)
-  await (await loginsAt(flags.logins).open()).remove(login.address, username)
-  process.stdout.write(`Removed the login of “${username}” for ${login.address}\n`)
-}
-
-async function stored(address: string, username: string, flags: Flags): Promise<StoredLogin> {
-  const logins = await loginsAt(flags.logins).open()
-  const site = siteOf(address)
-  const found = logins.find(site, username)
-  if (!found) throw UnpackError.of('login-unknown', { address: site, user: username, file: logins.file })
-  return found
-}
-
-function siteOf(text: string): string {
-  const address = parseAddress(text)
-  if (!address) throw UnpackError.of('address-wrong', { address: text })
-  return addressText(address)
-}
-
-/** One line, without its end; a password may hold anything else. */
-async function fromStandardInput(): Promise<Secret> {
-  let text = ''
-  for await (const part of process.stdin.setEncoding('utf8')) text += String(part)
-  const password = text.replace(/\r?\n$/, '')
-  if (password === '' || password.includes('\n')) throw UnpackError.of('command-line-wrong', { what: 'Standard input must hold the password, on one line.', next: 'Pipe it in, or run the command at a terminal.' })
-  return new Secret(password)
-}
+The passphrase is asked for, or comes from UNPACK_PASSPHRASE.`,
+    )

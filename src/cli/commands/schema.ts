@@ -1,13 +1,14 @@
-import { Argument, Command } from 'commander'
-import { schemas } from '../schemas.js'
+import { Command } from 'commander'
+import { lazily } from '../lazily.js'
 
 export const schemaCommand = (): Command =>
   new Command('schema')
-    .addArgument(new Argument('[document]', 'which').choices(Object.keys(schemas)).default('baseline'))
-    .addHelpText('after', `
+    .argument('[document]', 'baseline (where left out), survey, compare, settle, confirm, error, report or journal')
+    .addHelpText(
+      'after',
+      `
 Examples:
   unpack schema > baseline.schema.json
-  unpack schema settle`)
-    .action((name: keyof typeof schemas) => {
-      process.stdout.write(`${JSON.stringify(schemas[name](), null, 2)}\n`)
-    })
+  unpack schema settle`,
+    )
+    .action(lazily(async () => (await import('../actions/schema.js')).schema))

@@ -7,7 +7,14 @@ export function checkLines(checks: readonly Check[]): string[] {
   return (['visitor', 'owner'] as const).flatMap((as) => {
     const own = checks.filter((check) => check.as === as)
     if (own.length === 0) return []
-    return ['', heading(`as the ${as}`), ...own.flatMap(({ name, ok, detail }) => [...row(ok ? '✓' : '✗', name, 3, ok ? good : bad), ...(ok ? [] : row('', detail, 5, pc.dim))])]
+    return [
+      '',
+      heading(`as the ${as}`),
+      ...own.flatMap(({ name, ok, detail }) => [
+        ...row(ok ? '✓' : '✗', name, 3, ok ? good : bad),
+        ...(ok ? [] : row('', detail, 5, pc.dim)),
+      ]),
+    ]
   })
 }
 

@@ -17,15 +17,35 @@ const labels = { missing: 'missing', different: 'different', 'left over': 'goes'
 
 function differenceRows(difference: AnyDifference): string[] {
   const area = areaOf(difference.area)
-  if (difference.is === 'left over') return row(labels['left over'], differenceText(difference).replace(/ goes: /, ': '))
-  if (area.list === 'one') return changes(difference).flatMap(({ key, found, wanted }, index) => row(index === 0 ? labels.different : '', `${area.say?.(key) ?? key}: ${valueText(key, found)} → ${pc.bold(valueText(key, wanted))}`))
+  if (difference.is === 'left over')
+    return row(labels['left over'], differenceText(difference).replace(/ goes: /, ': '))
+  if (area.list === 'one')
+    return changes(difference).flatMap(({ key, found, wanted }, index) =>
+      row(
+        index === 0 ? labels.different : '',
+        `${area.say?.(key) ?? key}: ${valueText(key, found)} → ${pc.bold(valueText(key, wanted))}`,
+      ),
+    )
   if (difference.is === 'missing') return row(labels.missing, area.call(anyItem(difference.wanted)))
-  const fields = changes(difference).map(({ key, found, wanted }) => `${area.say?.(key) ?? key}: ${valueText(key, found)} → ${pc.bold(valueText(key, wanted))}`)
-  return [...row(labels.different, area.call(anyItem(difference.found.item))), ...fields.flatMap((line) => row('', line, 13))]
+  const fields = changes(difference).map(
+    ({ key, found, wanted }) =>
+      `${area.say?.(key) ?? key}: ${valueText(key, found)} → ${pc.bold(valueText(key, wanted))}`,
+  )
+  return [
+    ...row(labels.different, area.call(anyItem(difference.found.item))),
+    ...fields.flatMap((line) => row('', line, 13)),
+  ]
 }
 
 const remarks = (title: string, items: readonly Remark[], intro?: string): string[] =>
-  items.length === 0 ? [] : ['', heading(title), ...(intro ? row('', intro) : []), ...items.flatMap(({ ref, text }) => row('', /\./.test(ref) ? `${ref}: ${text}` : text))]
+  items.length === 0
+    ? []
+    : [
+        '',
+        heading(title),
+        ...(intro ? row('', intro) : []),
+        ...items.flatMap(({ ref, text }) => row('', /\./.test(ref) ? `${ref}: ${text}` : text)),
+      ]
 
 /** Differences in the order of settling, a block for each area. */
 export function differenceBlocks(differences: readonly AnyDifference[]): string[] {
@@ -46,7 +66,16 @@ export function remarkBlocks({ kept, byHand, unseen, never, notes, others }: Com
     ...remarks('not to be read back', unseen),
     ...remarks('never', never, 'this system has no such thing; “leave” in the baseline excuses a key:'),
     ...remarks('to know', notes),
-    ...(others.length > 0 ? ['', heading('in use'), ...row('', `It holds what neither shipped nor stands in the baseline: ${others.join(', ')}. settle wants --in-use, and then touches only what the baseline names.`)] : []),
+    ...(others.length > 0
+      ? [
+          '',
+          heading('in use'),
+          ...row(
+            '',
+            `It holds what neither shipped nor stands in the baseline: ${others.join(', ')}. settle wants --in-use, and then touches only what the baseline names.`,
+          ),
+        ]
+      : []),
   ]
 }
 
@@ -54,10 +83,18 @@ export function compareLines({ comparison, system, expected }: Compared, address
   const { differences } = comparison
   return [
     `${heading(address)} ${pc.dim(system ? `${system.id} ${system.version}` : '')}`,
-    ...(expected ? row('', 'The first-run form waits there: what the system ships is expected, and compared again once it is seen.', 0) : []),
+    ...(expected
+      ? row(
+          '',
+          'The first-run form waits there: what the system ships is expected, and compared again once it is seen.',
+          0,
+        )
+      : []),
     ...differenceBlocks(differences),
     ...remarkBlocks(comparison),
     '',
-    differences.length === 0 ? 'Nothing differs from the baseline.' : `${differences.length === 1 ? 'One difference' : `${differences.length} differences`} from the baseline, in the order in which they would be settled.`,
+    differences.length === 0
+      ? 'Nothing differs from the baseline.'
+      : `${differences.length === 1 ? 'One difference' : `${differences.length} differences`} from the baseline, in the order in which they would be settled.`,
   ]
 }

@@ -19,7 +19,9 @@ export function wrap(text: string, indent: number): string[] {
 
 /** A row with a word in front: `  goes       the post “…”`. */
 export function row(label: string, text: string, labelWidth = 11, paint: (text: string) => string = pc.dim): string[] {
-  return wrap(text, labelWidth + 2).map((line, index) => `  ${index === 0 ? paint(label.padEnd(labelWidth)) : ' '.repeat(labelWidth)}${line}`)
+  return wrap(text, labelWidth + 2).map(
+    (line, index) => `  ${index === 0 ? paint(label.padEnd(labelWidth)) : ' '.repeat(labelWidth)}${line}`,
+  )
 }
 
 export const heading = (text: string): string => pc.bold(text)

@@ -2,7 +2,14 @@ import pc from 'picocolors'
 import type { RunEvent } from '../../engine/events.js'
 
 const words: Record<Extract<RunEvent, { is: 'phase' }>['phase'], string> = {
-  survey: 'looking at', 'sign in': 'signing in as', read: 'reading', compare: 'comparing', 'first run': 'filling in the first-run form of', settle: 'settling', 'read back': 'reading back', confirm: 'confirming',
+  survey: 'looking at',
+  'sign in': 'signing in as',
+  read: 'reading',
+  compare: 'comparing',
+  'first run': 'filling in the first-run form of',
+  settle: 'settling',
+  'read back': 'reading back',
+  confirm: 'confirming',
 }
 
 /** Tells a run's progress on standard error, a line each; results go to standard output alone. */

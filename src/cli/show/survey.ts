@@ -19,9 +19,13 @@ const meaning: Record<Standing, string> = {
 export const surveyJson = (surveyed: Surveyed): z.output<typeof surveyDocument> => {
   const { system, variants } = surveyed.findings
   return {
-    address: addressText(surveyed.address), standing: surveyed.standing, safe: surveyed.safe,
+    address: addressText(surveyed.address),
+    standing: surveyed.standing,
+    safe: surveyed.safe,
     system: system ? { id: system.id, version: system.version, proven: system.proven } : null,
-    reasons: surveyed.reasons, variants, requests: surveyed.requests,
+    reasons: surveyed.reasons,
+    variants,
+    requests: surveyed.requests,
   }
 }
 
@@ -32,9 +36,18 @@ export function surveyLines(surveyed: Surveyed): string[] {
     heading(addressText(surveyed.address)),
     ...row('standing', `${pc.bold(standing)}: ${meaning[standing]}`),
     ...reasons.flatMap((reason, index) => row(index === 0 ? 'because' : '', reason)),
-    ...row('system', system ? `${system.name} ${system.version || '(it does not tell its version)'}, ${system.proven ? 'proven' : 'not proven: settle wants --unproven'}` : 'none that Unpack knows'),
-    ...hops.slice(0, 3).flatMap(({ from, to, status }, index) => row(index === 0 ? 'leads' : '', `${from} → ${to} (HTTP ${status})`)),
-    ...variants.flatMap(({ address, says, leadsTo }, index) => row(index === 0 ? 'also' : '', `${address} ${leadsTo ? `→ ${leadsTo}` : says}`)),
+    ...row(
+      'system',
+      system
+        ? `${system.name} ${system.version || '(it does not tell its version)'}, ${system.proven ? 'proven' : 'not proven: settle wants --unproven'}`
+        : 'none that Unpack knows',
+    ),
+    ...hops
+      .slice(0, 3)
+      .flatMap(({ from, to, status }, index) => row(index === 0 ? 'leads' : '', `${from} → ${to} (HTTP ${status})`)),
+    ...variants.flatMap(({ address, says, leadsTo }, index) =>
+      row(index === 0 ? 'also' : '', `${address} ${leadsTo ? `→ ${leadsTo}` : says}`),
+    ),
     ...row('safe', safe ? good('yes, settle may go on; it judges again after signing in') : bad('no')),
   ]
 }

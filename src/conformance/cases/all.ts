@@ -11,14 +11,23 @@ export const wholeCases: readonly ConformanceCase[] = [
     needs: ['site.title', 'pages.body', 'categories.name'],
     async run(site) {
       const baseline = site.baseline({
-        site: { description: 'What we found between the tides', searchEngines: 'turned away' }, shipped: 'remove', files,
+        site: { description: 'What we found between the tides', searchEngines: 'turned away' },
+        shipped: 'remove',
+        files,
         categories: [{ name: 'Sightings', slug: 'sightings', replaces: 'shipped' }],
         pages: [{ title: 'Home', slug: 'home', body: 'home.md', replaces: 'shipped' }],
       })
       await site.settled(baseline)
       const before = await site.provided.writes()
       const { checks, failed } = await confirm(baseline, site.options)
-      assert.equal(failed, 0, checks.filter(({ ok }) => !ok).map(({ name, detail }) => `${name}: ${detail}`).join('\n'))
+      assert.equal(
+        failed,
+        0,
+        checks
+          .filter(({ ok }) => !ok)
+          .map(({ name, detail }) => `${name}: ${detail}`)
+          .join('\n'),
+      )
       assert.ok(checks.filter(({ name }) => name.includes('screen')).length >= 8)
       assert.equal(await site.provided.writes(), before)
     },

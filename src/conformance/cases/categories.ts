@@ -2,7 +2,13 @@ import assert from 'node:assert/strict'
 import type { ConformanceCase } from '../case.js'
 
 const wanted = [
-  { name: 'Sightings', slug: 'sightings', description: 'What we met & where', replaces: 'shipped', under: [{ name: 'Rock pools', slug: 'rock-pools', under: [{ name: 'Blennies', slug: 'blennies' }] }] },
+  {
+    name: 'Sightings',
+    slug: 'sightings',
+    description: 'What we met & where',
+    replaces: 'shipped',
+    under: [{ name: 'Rock pools', slug: 'rock-pools', under: [{ name: 'Blennies', slug: 'blennies' }] }],
+  },
   { name: 'Tides', slug: 'tides' },
 ]
 
@@ -14,7 +20,12 @@ export const categoryCases: readonly ConformanceCase[] = [
     async run(site) {
       const baseline = site.baseline({ categories: wanted })
       const { settled } = await site.settled(baseline)
-      assert.deepEqual(settled.filter((ref) => ref.startsWith('categories/')).sort(), ['categories/blennies', 'categories/rock-pools', 'categories/sightings', 'categories/tides'])
+      assert.deepEqual(settled.filter((ref) => ref.startsWith('categories/')).sort(), [
+        'categories/blennies',
+        'categories/rock-pools',
+        'categories/sightings',
+        'categories/tides',
+      ])
       assert.equal((await site.settle(baseline)).writes, 0)
     },
   },
@@ -30,7 +41,10 @@ export const categoryCases: readonly ConformanceCase[] = [
         { name: 'Tides', slug: 'tides', under: [{ name: 'Blennies', slug: 'blennies' }] },
       ]
       const { settled, comparison } = await site.settled(site.baseline({ categories: renamed }))
-      assert.ok(comparison.differences.every(({ is }) => is === 'different'), 'nothing is made a second time')
+      assert.ok(
+        comparison.differences.every(({ is }) => is === 'different'),
+        'nothing is made a second time',
+      )
       assert.deepEqual([...settled].sort(), ['categories/blennies', 'categories/pools'])
     },
   },

@@ -2,7 +2,11 @@ import assert from 'node:assert/strict'
 import { join } from 'node:path'
 import type { ConformanceCase } from '../case.js'
 
-const files = { 'home.md': 'We look at *what the tide leaves*.\n\n- [Rota](../rota/)\n- "Boots & buckets" — bring both\n', 'rota.md': '## Rota\n\nKelp on Mondays.\n', 'other.md': 'Something else entirely.\n' }
+const files = {
+  'home.md': 'We look at *what the tide leaves*.\n\n- [Rota](../rota/)\n- "Boots & buckets" — bring both\n',
+  'rota.md': '## Rota\n\nKelp on Mondays.\n',
+  'other.md': 'Something else entirely.\n',
+}
 const pages = [
   { title: 'Home', slug: 'home', body: 'home.md', replaces: 'shipped' },
   { title: 'Rota & tides', slug: 'rota', body: 'rota.md' },
@@ -17,14 +21,26 @@ export const pageCases: readonly ConformanceCase[] = [
       const baseline = site.baseline({ shipped: 'remove', pages, files })
       const { settled, comparison } = await site.settled(baseline)
       assert.ok(settled.includes('pages/home') && settled.includes('pages/rota'))
-      assert.ok(comparison.differences.some(({ ref, is }) => ref === 'pages/home' && is === 'different'), 'in place')
+      assert.ok(
+        comparison.differences.some(({ ref, is }) => ref === 'pages/home' && is === 'different'),
+        'in place',
+      )
       const before = await site.provided.writes()
       const again = await site.settle(baseline)
-      assert.deepEqual({ writes: again.writes, differences: again.comparison.differences.length }, { writes: 0, differences: 0 })
+      assert.deepEqual(
+        { writes: again.writes, differences: again.comparison.differences.length },
+        { writes: 0, differences: 0 },
+      )
       assert.equal(await site.provided.writes(), before, 'counted on the server’s side')
       // nor from another folder, with nothing remembered and the record gone
-      const elsewhere = await site.settle(baseline, { state: join(site.provided.state, 'new'), records: join(site.provided.records, 'new') })
-      assert.deepEqual({ writes: elsewhere.writes, kept: elsewhere.comparison.kept.filter(({ ref }) => ref.startsWith('pages/')) }, { writes: 0, kept: [] })
+      const elsewhere = await site.settle(baseline, {
+        state: join(site.provided.state, 'new'),
+        records: join(site.provided.records, 'new'),
+      })
+      assert.deepEqual(
+        { writes: elsewhere.writes, kept: elsewhere.comparison.kept.filter(({ ref }) => ref.startsWith('pages/')) },
+        { writes: 0, kept: [] },
+      )
     },
   },
   {
@@ -36,7 +52,10 @@ export const pageCases: readonly ConformanceCase[] = [
       const renamed = [pages[0], { title: 'Who comes when', slug: 'who', was: 'rota', body: 'other.md' }]
       const { settled, comparison } = await site.settled(site.baseline({ shipped: 'remove', pages: renamed, files }))
       assert.deepEqual(settled, ['pages/who'])
-      assert.deepEqual(comparison.kept.filter(({ ref }) => ref.startsWith('pages/')), [])
+      assert.deepEqual(
+        comparison.kept.filter(({ ref }) => ref.startsWith('pages/')),
+        [],
+      )
     },
   },
   {
@@ -77,7 +96,10 @@ export const pageCases: readonly ConformanceCase[] = [
     needs: ['pages.title'],
     async run(site) {
       await site.settled(site.baseline())
-      const { settled, open } = await site.settle(site.baseline({ pages: pages.map(({ title, slug }) => ({ title, slug })) }), { choose: ({ differences }) => differences.filter(({ ref }) => ref === 'pages/rota') })
+      const { settled, open } = await site.settle(
+        site.baseline({ pages: pages.map(({ title, slug }) => ({ title, slug })) }),
+        { choose: ({ differences }) => differences.filter(({ ref }) => ref === 'pages/rota') },
+      )
       assert.deepEqual({ settled, open: open.map(({ ref }) => ref) }, { settled: ['pages/rota'], open: ['pages/home'] })
     },
   },

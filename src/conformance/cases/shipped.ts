@@ -17,7 +17,10 @@ export const shippedCases: readonly ConformanceCase[] = [
       const copies = readdirSync(join(record ?? '', 'removed'))
       assert.ok(copies.length >= 3, copies.join())
       assert.equal(statSync(record ?? '').mode & 0o777, 0o700)
-      assert.ok(comparison.kept.some(({ ref }) => ref.startsWith('categories/')), 'the default category is needed')
+      assert.ok(
+        comparison.kept.some(({ ref }) => ref.startsWith('categories/')),
+        'the default category is needed',
+      )
       assert.equal((await site.settle(baseline)).writes, 0)
     },
   },
@@ -51,7 +54,10 @@ export const shippedCases: readonly ConformanceCase[] = [
     needs: ['site.title'],
     async run(site) {
       const { record = '' } = await site.settled(site.baseline({ shipped: 'remove' }))
-      const lines = readFileSync(join(record, 'journal.jsonl'), 'utf8').trim().split('\n').map((line) => JSON.parse(line) as { event: string; ref?: string; was?: unknown; is?: string })
+      const lines = readFileSync(join(record, 'journal.jsonl'), 'utf8')
+        .trim()
+        .split('\n')
+        .map((line) => JSON.parse(line) as { event: string; ref?: string; was?: unknown; is?: string })
       const begun = lines.filter(({ event }) => event === 'begun')
       assert.ok(begun.length > 3)
       for (const { ref, was, is } of begun) assert.ok(is === 'missing' || (was !== null && was !== undefined), ref)

@@ -9,7 +9,10 @@ export const siteCases: readonly ConformanceCase[] = [
     needs: [],
     async run({ address, system }) {
       const { standing, safe, findings, requests } = await survey(address, { systems: [system] })
-      assert.deepEqual({ standing, safe, id: findings.system?.id, proven: findings.system?.proven }, { standing: 'first-run', safe: true, id: system.id, proven: true })
+      assert.deepEqual(
+        { standing, safe, id: findings.system?.id, proven: findings.system?.proven },
+        { standing: 'first-run', safe: true, id: system.id, proven: true },
+      )
       assert.ok(requests <= 12, `${requests} requests`)
     },
   },
@@ -38,8 +41,14 @@ export const siteCases: readonly ConformanceCase[] = [
     area: 'site',
     needs: ['site.timezone', 'site.contact', 'site.searchEngines'],
     async run(site) {
-      await site.settled(site.baseline({ site: { timezone: 'Europe/Vienna', contact: 'desk@tidepool.example', searchEngines: 'turned away' } }))
-      const changed = site.baseline({ site: { timezone: 'Europe/London', contact: 'post@tidepool.example', searchEngines: 'welcome' } })
+      await site.settled(
+        site.baseline({
+          site: { timezone: 'Europe/Vienna', contact: 'desk@tidepool.example', searchEngines: 'turned away' },
+        }),
+      )
+      const changed = site.baseline({
+        site: { timezone: 'Europe/London', contact: 'post@tidepool.example', searchEngines: 'welcome' },
+      })
       const { comparison, settled } = await site.settled(changed)
       assert.deepEqual(settled, ['site'])
       const [difference] = comparison.differences

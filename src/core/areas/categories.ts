@@ -25,7 +25,11 @@ export interface CategoryItem {
 
 const planned = (wanted: readonly WantedCategory[], parent: string): Plan<CategoryItem>[] =>
   wanted.flatMap(({ name, slug, description, replaces, was, under }) => [
-    { item: { name, slug, description, parent }, was: was && refOf('categories', was), replacesShipped: replaces === 'shipped' },
+    {
+      item: { name, slug, description, parent },
+      was: was && refOf('categories', was),
+      replacesShipped: replaces === 'shipped',
+    },
     ...planned(under ?? [], refOf('categories', slug)),
   ])
 
@@ -40,5 +44,10 @@ export const categories: Area<'categories', CategoryItem> = {
   call: (item) => `the category “${item.name}”`,
   say: (key) => (key === 'parent' ? 'stands under' : key),
   expect: (items) =>
-    items.map((item) => ({ name: `the page of ${categories.call(item)} opens`, at: { ref: categories.ref(item) }, look: 'shows', texts: [item.name] })),
+    items.map((item) => ({
+      name: `the page of ${categories.call(item)} opens`,
+      at: { ref: categories.ref(item) },
+      look: 'shows',
+      texts: [item.name],
+    })),
 }

@@ -13,7 +13,20 @@ import { theme } from './theme.js'
 import type { Area, Difference, Found, ReadItem, Value } from '../area.js'
 
 /** The one list of areas, in the order in which practitioners settle them. Names and types derive from it. */
-export const areas = { owner, site, categories, pages, theme, addOns, menus, media, tags, members, posts, comments } as const
+export const areas = {
+  owner,
+  site,
+  categories,
+  pages,
+  theme,
+  addOns,
+  menus,
+  media,
+  tags,
+  members,
+  posts,
+  comments,
+} as const
 
 export type Areas = typeof areas
 export type AreaName = keyof Areas

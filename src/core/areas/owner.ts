@@ -6,14 +6,30 @@ export const ownerSchema = z.strictObject({
   username: userName.describe('The name the owner signs in with; one that is easy to guess is refused'),
   name: z
     .strictObject({
-      first: z.string().optional().describe('First name').meta({ examples: ['Ines'] }),
-      last: z.string().optional().describe('Last name').meta({ examples: ['Marlow'] }),
-      shown: z.string().min(1).optional().describe('The name that visitors see').meta({ examples: ['Ines at the café'] }),
+      first: z
+        .string()
+        .optional()
+        .describe('First name')
+        .meta({ examples: ['Ines'] }),
+      last: z
+        .string()
+        .optional()
+        .describe('Last name')
+        .meta({ examples: ['Marlow'] }),
+      shown: z
+        .string()
+        .min(1)
+        .optional()
+        .describe('The name that visitors see')
+        .meta({ examples: ['Ines at the café'] }),
     })
     .optional()
     .describe("The owner's names"),
   email: mail.optional().describe("The owner's e-mail address; a first-run form needs one"),
-  password: z.literal('made').default('made').describe('made = strong, random, kept in the logins file. A password itself never stands here'),
+  password: z
+    .literal('made')
+    .default('made')
+    .describe('made = strong, random, kept in the logins file. A password itself never stands here'),
 })
 
 export interface OwnerItem {
@@ -24,7 +40,13 @@ export interface OwnerItem {
   email?: string
 }
 
-const words: Record<keyof OwnerItem, string> = { username: 'user name', first: 'first name', last: 'last name', shown: 'shown name', email: 'e-mail' }
+const words: Record<keyof OwnerItem, string> = {
+  username: 'user name',
+  first: 'first name',
+  last: 'last name',
+  shown: 'shown name',
+  email: 'e-mail',
+}
 
 export const owner: Area<'owner', OwnerItem> = {
   name: 'owner',
@@ -33,7 +55,8 @@ export const owner: Area<'owner', OwnerItem> = {
   keys: ['username', 'first', 'last', 'shown', 'email'],
   ref: () => 'owner',
   plan: ({ owner }) => [{ item: { username: owner.username, ...owner.name, email: owner.email } }],
-  same: (key, wanted, found) => (key === 'email' ? String(wanted).toLowerCase() === String(found).toLowerCase() : wanted === found),
+  same: (key, wanted, found) =>
+    key === 'email' ? String(wanted).toLowerCase() === String(found).toLowerCase() : wanted === found,
   call: (item) => `the owner “${item.username}”`,
   say: (key) => words[key],
 }

@@ -6,10 +6,17 @@ import { sameText } from '../text/normal-form.js'
 import { textBlocks } from '../text/plain.js'
 
 export const pageSchema = z.strictObject({
-  title: z.string().min(1).describe('The title of the page').meta({ examples: ['Visit us'] }),
+  title: z
+    .string()
+    .min(1)
+    .describe('The title of the page')
+    .meta({ examples: ['Visit us'] }),
   slug: slug.describe('Its part of the address; a page is known by it'),
   body: fileName.optional().describe('A file in CommonMark beside the baseline; left out, the page stays empty'),
-  replaces: z.literal('shipped').optional().describe('It takes over the first published page that came with the system'),
+  replaces: z
+    .literal('shipped')
+    .optional()
+    .describe('It takes over the first published page that came with the system'),
   was: slug.optional().describe('The slug it had before: it is renamed, not made a second time'),
 })
 

@@ -5,11 +5,29 @@ import type { Source } from './source.js'
 type Path = readonly (string | number)[]
 type Files = Readonly<Record<string, string>>
 
-const easy = ['admin', 'administrator', 'root', 'user', 'test', 'guest', 'owner', 'webmaster', 'manager', 'blog', 'shop', 'forum', 'site', 'info', 'demo', 'login']
+const easy = [
+  'admin',
+  'administrator',
+  'root',
+  'user',
+  'test',
+  'guest',
+  'owner',
+  'webmaster',
+  'manager',
+  'blog',
+  'shop',
+  'forum',
+  'site',
+  'info',
+  'demo',
+  'login',
+]
 const secretKey = /pass(?:word|phrase|wd)?$|^pw[d]?$|secret$/i
 const notSecrets = new Set<unknown>(['made', 'stored', 'asked', null])
 
-const isGroup = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
+const isGroup = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
 const textOf = (value: unknown): string => (typeof value === 'string' ? value : '')
 const listOf = (value: unknown): unknown[] => (Array.isArray(value) ? value : [])
 
@@ -36,7 +54,13 @@ export function crossChecks(values: unknown, source: Source, files: Files): Mist
   for (const [group, path] of groups(values)) {
     for (const [key, value] of Object.entries(group)) {
       if (secretKey.test(key) && !notSecrets.has(value)) {
-        add('password-in-file', [...path, key], 'a password must not stand in this file; it is not shown here', 'made (the logins file keeps it)', 'password: made')
+        add(
+          'password-in-file',
+          [...path, key],
+          'a password must not stand in this file; it is not shown here',
+          'made (the logins file keeps it)',
+          'password: made',
+        )
       }
     }
   }
@@ -53,11 +77,26 @@ function easyUserName(values: Record<string, unknown>, add: Add): void {
   const { site, owner } = values
   const name = isGroup(owner) ? owner.username : undefined
   if (typeof name !== 'string') return
-  const ofSite = isGroup(site) ? `${textOf(site.title)} ${textOf(site.address).replace(/^https?:\/\//, '').replace(/[:/].*/, '')}` : ''
-  const words = new Set([...easy, ...ofSite.toLowerCase().split(/[^\p{L}\p{N}]+/u).filter((word) => word.length > 2)])
+  const ofSite = isGroup(site)
+    ? `${textOf(site.title)} ${textOf(site.address)
+        .replace(/^https?:\/\//, '')
+        .replace(/[:/].*/, '')}`
+    : ''
+  const words = new Set([
+    ...easy,
+    ...ofSite
+      .toLowerCase()
+      .split(/[^\p{L}\p{N}]+/u)
+      .filter((word) => word.length > 2),
+  ])
   const plain = name.toLowerCase().replace(/[^a-z]/g, '')
   if (words.has(name.toLowerCase()) || words.has(plain) || ofSite.toLowerCase().replace(/[^a-z]/g, '') === plain)
-    add('easy-user-name', ['owner', 'username'], 'this user name is easy to guess', "a name that is neither usual (admin, root, …) nor the site's own")
+    add(
+      'easy-user-name',
+      ['owner', 'username'],
+      'this user name is easy to guess',
+      "a name that is neither usual (admin, root, …) nor the site's own",
+    )
 }
 
 function identities(values: Record<string, unknown>, add: Add): void {
@@ -71,26 +110,50 @@ function identities(values: Record<string, unknown>, add: Add): void {
         const here = [...path, index]
         if (typeof item.slug === 'string') {
           const earlier = seen.get(item.slug)
-          if (earlier) add('two-of-one', [...here, 'slug'], `the same slug stands at ${earlier} already`, 'a slug of its own for every item')
+          if (earlier)
+            add(
+              'two-of-one',
+              [...here, 'slug'],
+              `the same slug stands at ${earlier} already`,
+              'a slug of its own for every item',
+            )
           else seen.set(item.slug, pathText(here))
         }
         if (typeof item.was === 'string') renamed.set(item.was, [...here, 'was'])
         if (item.replaces === 'shipped') {
-          if (replacing) add('two-of-one', [...here, 'replaces'], 'another item here replaces the shipped one already', 'one at the most')
+          if (replacing)
+            add(
+              'two-of-one',
+              [...here, 'replaces'],
+              'another item here replaces the shipped one already',
+              'one at the most',
+            )
           replacing = true
         }
         walk(item.under, [...here, 'under'])
       }
     }
     walk(values[list], [list])
-    for (const [slug, path] of renamed) if (seen.has(slug)) add('contradiction', path, `that slug still belongs to ${seen.get(slug)}`, 'a slug that no item of this file has')
+    for (const [slug, path] of renamed)
+      if (seen.has(slug))
+        add(
+          'contradiction',
+          path,
+          `that slug still belongs to ${seen.get(slug)}`,
+          'a slug that no item of this file has',
+        )
   }
 }
 
 function bodies(values: Record<string, unknown>, files: Files, add: Add): void {
   for (const [index, page] of listOf(values.pages).entries())
     if (isGroup(page) && typeof page.body === 'string' && files[page.body] === undefined)
-      add('missing-file', ['pages', index, 'body'], 'this file is not there, or is no text', 'a file that exists, counted from the folder of the baseline')
+      add(
+        'missing-file',
+        ['pages', index, 'body'],
+        'this file is not there, or is no text',
+        'a file that exists, counted from the folder of the baseline',
+      )
 }
 
 function contradictions(values: Record<string, unknown>, add: Add): void {
@@ -98,6 +161,12 @@ function contradictions(values: Record<string, unknown>, add: Add): void {
   for (const [area, slugs] of Object.entries(values.gone)) {
     const planned = new Set([...groups(values[area])].map(([item]) => item.slug))
     for (const [index, slug] of listOf(slugs).entries())
-      if (planned.has(slug)) add('contradiction', ['gone', area, index], 'this item is wanted further down in the same file', 'either gone or wanted')
+      if (planned.has(slug))
+        add(
+          'contradiction',
+          ['gone', area, index],
+          'this item is wanted further down in the same file',
+          'either gone or wanted',
+        )
   }
 }

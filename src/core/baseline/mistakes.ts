@@ -5,7 +5,17 @@ import type { Position, Source } from './source.js'
 
 /** One thing that is wrong with a baseline. None of its texts repeats a value of the file. */
 export interface Mistake {
-  code: 'yaml' | 'unknown-key' | 'missing-key' | 'wrong-type' | 'wrong-value' | 'password-in-file' | 'easy-user-name' | 'two-of-one' | 'missing-file' | 'contradiction'
+  code:
+    | 'yaml'
+    | 'unknown-key'
+    | 'missing-key'
+    | 'wrong-type'
+    | 'wrong-value'
+    | 'password-in-file'
+    | 'easy-user-name'
+    | 'two-of-one'
+    | 'missing-file'
+    | 'contradiction'
   at: Position
   /** The key, as in `site.timezone` or `pages[1].slug`. */
   path: string
@@ -16,7 +26,9 @@ export interface Mistake {
 
 /** `site.timezone`, `pages[1].slug`. */
 export const pathText = (path: readonly PropertyKey[]): string =>
-  path.map((step, index) => (typeof step === 'number' ? `[${step}]` : `${index > 0 ? '.' : ''}${String(step)}`)).join('')
+  path
+    .map((step, index) => (typeof step === 'number' ? `[${step}]` : `${index > 0 ? '.' : ''}${String(step)}`))
+    .join('')
 
 /** A key is only repeated where it can't be a secret that slipped to the wrong place. */
 const safeKey = (key: string): string => (/^[A-Za-z]{1,20}$/.test(key) ? `“${key}”` : 'this key')
@@ -24,7 +36,10 @@ const safeKey = (key: string): string => (/^[A-Za-z]{1,20}$/.test(key) ? `“${k
 const unknownKey = (source: Source, path: readonly PropertyKey[], key: string): Mistake => {
   const known = keysAt(path)
   const near = known.length > 0 ? closest(key, known) : undefined
-  const meant = near !== undefined && distance(key.toLowerCase(), near.toLowerCase()) <= Math.max(2, near.length / 2) ? near : undefined
+  const meant =
+    near !== undefined && distance(key.toLowerCase(), near.toLowerCase()) <= Math.max(2, near.length / 2)
+      ? near
+      : undefined
   return {
     code: 'unknown-key',
     at: source.keyAt([...path, key]),
@@ -41,7 +56,11 @@ export function mistakesOf(issues: readonly z.core.$ZodIssue[], source: Source):
     if (issue.code === 'unrecognized_keys') return issue.keys.map((key) => unknownKey(source, issue.path, key))
     if (issue.code === 'invalid_union') {
       const deep = issue.errors.flat().filter((inner) => inner.path.length > 0 || inner.code === 'unrecognized_keys')
-      if (deep.length > 0) return mistakesOf(deep.map((inner) => ({ ...inner, path: [...issue.path, ...inner.path] })), source)
+      if (deep.length > 0)
+        return mistakesOf(
+          deep.map((inner) => ({ ...inner, path: [...issue.path, ...inner.path] })),
+          source,
+        )
     }
     const missing = issue.code === 'invalid_type' && source.document.getIn(issue.path, true) === undefined
     const own = issue.code === 'custom' || issue.code === 'invalid_format'
@@ -50,7 +69,11 @@ export function mistakesOf(issues: readonly z.core.$ZodIssue[], source: Source):
         code: missing ? 'missing-key' : own ? 'wrong-value' : 'wrong-type',
         at: missing ? source.keyAt(issue.path) : source.at(issue.path),
         path: pathText(issue.path),
-        what: missing ? 'this key is missing' : own ? 'this value is not possible here' : 'this is not what belongs here',
+        what: missing
+          ? 'this key is missing'
+          : own
+            ? 'this value is not possible here'
+            : 'this is not what belongs here',
         expected: own ? issue.message : expectedAt(issue.path),
         example: exampleAt(issue.path),
       },

@@ -29,7 +29,11 @@ export function filesNamed(text: string): string[] {
  * @param files the texts of the files it names, by the names it uses
  * @param file what to call the text in places
  */
-export function mistakesIn(text: string, files: Readonly<Record<string, string>> = {}, file = 'baseline.yaml'): Mistake[] {
+export function mistakesIn(
+  text: string,
+  files: Readonly<Record<string, string>> = {},
+  file = 'baseline.yaml',
+): Mistake[] {
   return examine(new Source(text, file), files).mistakes
 }
 
@@ -39,11 +43,19 @@ export function mistakesIn(text: string, files: Readonly<Record<string, string>>
  * @throws UnpackError `baseline-wrong`, with every mistake as a line
  * @example readBaseline(text, { 'pages/visit.md': '# Visit us' }, 'demo/baseline.yaml').baseline.site.title
  */
-export function readBaseline(text: string, files: Readonly<Record<string, string>> = {}, file = 'baseline.yaml'): ReadBaseline {
+export function readBaseline(
+  text: string,
+  files: Readonly<Record<string, string>> = {},
+  file = 'baseline.yaml',
+): ReadBaseline {
   const source = new Source(text, file)
   const { mistakes, values } = examine(source, files)
   if (!values) {
-    throw UnpackError.of('baseline-wrong', { file, count: mistakes.length }, { at: mistakes[0] && placeText(mistakes[0].at), lines: mistakes.map(mistakeText) })
+    throw UnpackError.of(
+      'baseline-wrong',
+      { file, count: mistakes.length },
+      { at: mistakes[0] && placeText(mistakes[0].at), lines: mistakes.map(mistakeText) },
+    )
   }
   const bodies = Object.fromEntries(Object.entries(files).map(([name, body]) => [name, htmlOf(body)]))
   return { baseline: { ...values, bodies }, document: source.document, where: (path) => source.at(path) }
@@ -51,18 +63,29 @@ export function readBaseline(text: string, files: Readonly<Record<string, string
 
 const placeText = ({ file, line, column }: Position): string => `${file}:${line}:${column}`
 
-function examine(source: Source, files: Readonly<Record<string, string>>): { mistakes: Mistake[]; values?: Omit<Baseline, 'bodies'> } {
+function examine(
+  source: Source,
+  files: Readonly<Record<string, string>>,
+): { mistakes: Mistake[]; values?: Omit<Baseline, 'bodies'> } {
   const flaws = source.flaws.map(({ code, at }): Mistake => ({
-    code: 'yaml', at, path: '',
+    code: 'yaml',
+    at,
+    path: '',
     what: code === 'DUPLICATE_KEY' ? 'this key stands here twice' : 'this is not YAML',
-    expected: code === 'DUPLICATE_KEY' ? 'every key once' : 'keys and values, indented with spaces, texts with : or # in quotes',
+    expected:
+      code === 'DUPLICATE_KEY'
+        ? 'every key once'
+        : 'keys and values, indented with spaces, texts with : or # in quotes',
   }))
   const values = source.values()
   const parsed = baselineSchema.safeParse(values)
   const crossed = crossChecks(values, source, files)
   // what a cross-check explains better (a password!) the schema need not say again
   const explained = new Set(crossed.map(({ path }) => path))
-  const typed = parsed.success || values === undefined ? [] : mistakesOf(parsed.error.issues, source).filter(({ path }) => !explained.has(path))
+  const typed =
+    parsed.success || values === undefined
+      ? []
+      : mistakesOf(parsed.error.issues, source).filter(({ path }) => !explained.has(path))
   const mistakes = [...flaws, ...typed, ...crossed].sort((a, b) => a.at.line - b.at.line || a.at.column - b.at.column)
   return { mistakes, values: mistakes.length === 0 && parsed.success ? parsed.data : undefined }
 }

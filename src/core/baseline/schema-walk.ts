@@ -28,7 +28,10 @@ export function schemaAt(path: readonly PropertyKey[]): SchemaNode {
   let node = resolve(root())
   for (const step of path) {
     const options = [node, ...(node.anyOf ?? [])].map(resolve)
-    const next = typeof step === 'number' ? options.find((o) => o.items)?.items : options.find((o) => o.properties?.[String(step)])?.properties?.[String(step)]
+    const next =
+      typeof step === 'number'
+        ? options.find((o) => o.items)?.items
+        : options.find((o) => o.properties?.[String(step)])?.properties?.[String(step)]
     if (!next) return {}
     node = resolve(next)
   }
@@ -47,7 +50,8 @@ export function expectedAt(path: readonly PropertyKey[]): string {
     if (node.const !== undefined) return JSON.stringify(node.const).replaceAll('"', '')
     if (node.enum) return node.enum.map(String).join(' or ')
     if (node.type === 'array') return 'a list'
-    if (node.properties) return `a group of keys (${Object.keys(node.properties).slice(0, 6).join(', ')}${Object.keys(node.properties).length > 6 ? ', …' : ''})`
+    if (node.properties)
+      return `a group of keys (${Object.keys(node.properties).slice(0, 6).join(', ')}${Object.keys(node.properties).length > 6 ? ', …' : ''})`
     if (node.type === 'string') return 'a text'
     return node.type === undefined ? 'something else' : `a ${node.type}`
   }
@@ -59,7 +63,12 @@ export function expectedAt(path: readonly PropertyKey[]): string {
 export function exampleAt(path: readonly PropertyKey[]): string | undefined {
   const key = [...path].reverse().find((step) => typeof step === 'string')
   const node = schemaAt(path)
-  const value = node.examples?.[0] ?? node.const ?? node.enum?.[0] ?? node.anyOf?.[0]?.enum?.[0] ?? (node.type === 'string' ? 'Repairs' : undefined)
+  const value =
+    node.examples?.[0] ??
+    node.const ??
+    node.enum?.[0] ??
+    node.anyOf?.[0]?.enum?.[0] ??
+    (node.type === 'string' ? 'Repairs' : undefined)
   return value === undefined || key === undefined ? undefined : `${key}: ${flow(value)}`
 }
 
@@ -67,5 +76,7 @@ const flow = (value: unknown): string =>
   Array.isArray(value)
     ? `[${value.map(flow).join(', ')}]`
     : typeof value === 'object' && value !== null
-      ? `{ ${Object.entries(value).map(([key, inner]) => `${key}: ${flow(inner)}`).join(', ')} }`
+      ? `{ ${Object.entries(value)
+          .map(([key, inner]) => `${key}: ${flow(inner)}`)
+          .join(', ')} }`
       : String(value)

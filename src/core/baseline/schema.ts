@@ -25,7 +25,11 @@ const shippedSchema = z
   .describe('What happens to what came with the system and was not touched since; left out: keep')
 
 const checkSchema = z.strictObject({
-  at: z.string().regex(/^\//, { error: "a place on the site, from the site's address on" }).describe("The place, from the site's address on").meta({ examples: ['/visit/'] }),
+  at: z
+    .string()
+    .regex(/^\//, { error: "a place on the site, from the site's address on" })
+    .describe("The place, from the site's address on")
+    .meta({ examples: ['/visit/'] }),
   as: z.literal('visitor').default('visitor').describe('Who looks'),
   shows: z.string().min(1).describe('A text that must be seen there'),
 })
@@ -33,9 +37,16 @@ const checkSchema = z.strictObject({
 /** The baseline file, version 1: one definition for reading, for the JSON Schema and for the docs. */
 export const baselineSchema = z
   .strictObject({
-    unpack: z.literal(1).describe('The version of this format').meta({ examples: [1] }),
-    site: siteSchema.describe('The site itself').meta({ examples: [{ address: 'http://127.0.0.1:4101/', title: 'Lantern Street Repair Café' }] }),
-    owner: ownerSchema.describe('Who owns the site').meta({ examples: [{ username: 'marlow', email: 'ines@repair.example', password: 'made' }] }),
+    unpack: z
+      .literal(1)
+      .describe('The version of this format')
+      .meta({ examples: [1] }),
+    site: siteSchema
+      .describe('The site itself')
+      .meta({ examples: [{ address: 'http://127.0.0.1:4101/', title: 'Lantern Street Repair Café' }] }),
+    owner: ownerSchema
+      .describe('Who owns the site')
+      .meta({ examples: [{ username: 'marlow', email: 'ines@repair.example', password: 'made' }] }),
     shipped: shippedSchema.meta({ examples: ['remove'] }),
     gone: z
       .strictObject({
@@ -51,8 +62,16 @@ export const baselineSchema = z
       .default([])
       .describe("Keys that this system can't be given, and you know it: they are left alone")
       .meta({ examples: [['site.timezone']] }),
-    categories: z.array(categorySchema).optional().describe('At least these categories').meta({ examples: [[{ name: 'Repairs', slug: 'repairs' }]] }),
-    pages: z.array(pageSchema).optional().describe('At least these pages').meta({ examples: [[{ title: 'Visit us', slug: 'visit', body: 'pages/visit.md' }]] }),
+    categories: z
+      .array(categorySchema)
+      .optional()
+      .describe('At least these categories')
+      .meta({ examples: [[{ name: 'Repairs', slug: 'repairs' }]] }),
+    pages: z
+      .array(pageSchema)
+      .optional()
+      .describe('At least these pages')
+      .meta({ examples: [[{ title: 'Visit us', slug: 'visit', body: 'pages/visit.md' }]] }),
     checks: z
       .array(checkSchema)
       .default([])
@@ -69,4 +88,6 @@ export const baselineJsonSchema = (): Record<string, unknown> => z.toJSONSchema(
 
 /** Whether what shipped in an area is to go. */
 export const goesIn = (baseline: Baseline, area: string): boolean =>
-  typeof baseline.shipped === 'string' ? baseline.shipped === 'remove' && removable.some((name) => name === area) : (baseline.shipped as Record<string, string | undefined>)[area] === 'remove'
+  typeof baseline.shipped === 'string'
+    ? baseline.shipped === 'remove' && removable.some((name) => name === area)
+    : (baseline.shipped as Record<string, string | undefined>)[area] === 'remove'

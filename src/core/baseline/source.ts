@@ -11,8 +11,17 @@ export interface Position {
 export class Source {
   readonly document: Document
   readonly #lines = new LineCounter()
-  constructor(text: string, readonly file: string) {
-    this.document = parseDocument(text, { lineCounter: this.#lines, prettyErrors: false, version: '1.2', merge: false, uniqueKeys: true })
+  constructor(
+    text: string,
+    readonly file: string,
+  ) {
+    this.document = parseDocument(text, {
+      lineCounter: this.#lines,
+      prettyErrors: false,
+      version: '1.2',
+      merge: false,
+      uniqueKeys: true,
+    })
   }
 
   /** What is wrong with the YAML itself, as places and codes of the parser; never its message, which may quote a line. */
@@ -29,7 +38,8 @@ export class Source {
   at(path: readonly PropertyKey[]): Position {
     for (let length = path.length; length > 0; length -= 1) {
       const node = this.document.getIn(path.slice(0, length), true)
-      if (isNode(node) && node.range) return length === path.length ? this.position(node.range[0]) : this.keyAt(path.slice(0, length))
+      if (isNode(node) && node.range)
+        return length === path.length ? this.position(node.range[0]) : this.keyAt(path.slice(0, length))
     }
     return this.position(this.document.contents?.range?.[0] ?? 0)
   }

@@ -32,22 +32,33 @@ export const siteAddress = z
 export const timeZone = z
   .string()
   .refine(isZone, {
-    error: ({ input }) => `an IANA time zone; the nearest is ${closest(String(input), [...Intl.supportedValuesOf('timeZone'), 'UTC'])}`,
+    error: ({ input }) =>
+      `an IANA time zone; the nearest is ${closest(String(input), [...Intl.supportedValuesOf('timeZone'), 'UTC'])}`,
   })
   .meta({ examples: ['Europe/London'] })
 
-export const languageTag = z.string().refine(isLanguage, { error: 'a BCP 47 language tag' }).meta({ examples: ['en'] })
+export const languageTag = z
+  .string()
+  .refine(isLanguage, { error: 'a BCP 47 language tag' })
+  .meta({ examples: ['en'] })
 
-export const mail = z.string().regex(/^[^\s@<>"]+@[^\s@<>"]+\.[^\s@<>".]+$/, { error: 'an e-mail address' }).meta({ examples: ['desk@repair.example'] })
+export const mail = z
+  .string()
+  .regex(/^[^\s@<>"]+@[^\s@<>"]+\.[^\s@<>".]+$/, { error: 'an e-mail address' })
+  .meta({ examples: ['desk@repair.example'] })
 
 export const slug = z
   .string()
-  .regex(/^[\p{Ll}\p{Lo}\p{N}]+(?:-[\p{Ll}\p{Lo}\p{N}]+)*$/u, { error: 'small letters and digits, joined by single hyphens' })
+  .regex(/^[\p{Ll}\p{Lo}\p{N}]+(?:-[\p{Ll}\p{Lo}\p{N}]+)*$/u, {
+    error: 'small letters and digits, joined by single hyphens',
+  })
   .meta({ examples: ['opening-days'] })
 
 export const userName = z
   .string()
-  .regex(/^[A-Za-z0-9](?:[A-Za-z0-9._-]{0,58}[A-Za-z0-9])?$/, { error: 'up to 60 letters, digits, dots, hyphens or underscores' })
+  .regex(/^[A-Za-z0-9](?:[A-Za-z0-9._-]{0,58}[A-Za-z0-9])?$/, {
+    error: 'up to 60 letters, digits, dots, hyphens or underscores',
+  })
   .meta({ examples: ['marlow'] })
 
 export const fileName = z

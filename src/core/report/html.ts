@@ -2,11 +2,16 @@ import type { Remark } from '../compare.js'
 import type { Check, Report } from './report.js'
 import { reportStyle } from './style.js'
 
-const esc = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;').replace(/'/g, '&#39;')
-const section = (title: string, body: string, intro = ''): string => (body === '' ? '' : `<section><h2>${esc(title)}</h2>${intro && `<p class="quiet">${esc(intro)}</p>`}${body}</section>`)
-const list = (items: readonly string[]): string => (items.length === 0 ? '' : `<ul>${items.map((item) => `<li>${item}</li>`).join('')}</ul>`)
-const remarks = (items: readonly Remark[]): string => list(items.map(({ ref, text }) => `<code>${esc(ref)}</code> ${esc(text)}`))
-const outcome = (one: 'settled' | 'failed' | 'not chosen'): string => (one === 'settled' ? '' : ` <strong class="bad">${esc(one)}</strong>`)
+const esc = (text: string): string =>
+  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;').replace(/'/g, '&#39;')
+const section = (title: string, body: string, intro = ''): string =>
+  body === '' ? '' : `<section><h2>${esc(title)}</h2>${intro && `<p class="quiet">${esc(intro)}</p>`}${body}</section>`
+const list = (items: readonly string[]): string =>
+  items.length === 0 ? '' : `<ul>${items.map((item) => `<li>${item}</li>`).join('')}</ul>`
+const remarks = (items: readonly Remark[]): string =>
+  list(items.map(({ ref, text }) => `<code>${esc(ref)}</code> ${esc(text)}`))
+const outcome = (one: 'settled' | 'failed' | 'not chosen'): string =>
+  one === 'settled' ? '' : ` <strong class="bad">${esc(one)}</strong>`
 
 /** A time as people read it, in UTC: `25 November 2026, 14:07:09 UTC`. */
 const timeText = (iso: string): string =>
@@ -15,20 +20,31 @@ const timeText = (iso: string): string =>
 function changed({ changed: all }: Report): string {
   return all
     .map(({ ref, what, is, fields, outcome: fate, why }) => {
-      const rows = fields.map(({ name, found, wanted }) => `<tr><th scope="row">${esc(name)}</th>${is === 'missing' ? '' : `<td class="found">${esc(found)}</td><td class="to" aria-label="became">→</td>`}<td class="wanted">${esc(wanted)}</td></tr>`)
+      const rows = fields.map(
+        ({ name, found, wanted }) =>
+          `<tr><th scope="row">${esc(name)}</th>${is === 'missing' ? '' : `<td class="found">${esc(found)}</td><td class="to" aria-label="became">→</td>`}<td class="wanted">${esc(wanted)}</td></tr>`,
+      )
       return `<article><h3>${esc(what)} <code>${esc(ref)}</code>${outcome(fate)}</h3>${why ? `<p class="bad">${esc(why)}</p>` : ''}<table>${rows.join('')}</table></article>`
     })
     .join('')
 }
 
 const removed = (report: Report): string =>
-  list(report.removed.map(({ what, why, outcome: fate, copy }) => `${esc(what)}: ${esc(why)}${outcome(fate)}${copy === undefined ? '' : ` · <a href="${esc(copy)}">its copy</a>`}`))
+  list(
+    report.removed.map(
+      ({ what, why, outcome: fate, copy }) =>
+        `${esc(what)}: ${esc(why)}${outcome(fate)}${copy === undefined ? '' : ` · <a href="${esc(copy)}">its copy</a>`}`,
+    ),
+  )
 
 function checks(all: readonly Check[]): string {
   return (['visitor', 'owner'] as const)
     .map((as) => {
       const own = all.filter((check) => check.as === as)
-      const items = own.map(({ name, ok, detail }) => `<li class="${ok ? 'ok' : 'not'}"><b aria-label="${ok ? 'passed' : 'failed'}">${ok ? '✓' : '✗'}</b> <span>${esc(name)}<small>${esc(detail)}</small></span></li>`)
+      const items = own.map(
+        ({ name, ok, detail }) =>
+          `<li class="${ok ? 'ok' : 'not'}"><b aria-label="${ok ? 'passed' : 'failed'}">${ok ? '✓' : '✗'}</b> <span>${esc(name)}<small>${esc(detail)}</small></span></li>`,
+      )
       return items.length === 0 ? '' : `<h3>as the ${as}</h3><ul class="checks">${items.join('')}</ul>`
     })
     .join('')
@@ -53,7 +69,9 @@ function verdict(report: Report): { good: boolean; text: string } {
 export function reportHtml(report: Report): string {
   const { good, text } = verdict(report)
   const seconds = ((Date.parse(report.ended) - Date.parse(report.started)) / 1000).toFixed(1)
-  const system = report.system ? `${report.system.id} ${report.system.version}${report.system.proven ? '' : ' (not proven)'}` : 'no system'
+  const system = report.system
+    ? `${report.system.id} ${report.system.version}${report.system.proven ? '' : ' (not proven)'}`
+    : 'no system'
   return `<!doctype html>
 <html lang="en">
 <head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">

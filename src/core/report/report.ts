@@ -3,7 +3,10 @@ import { z } from 'zod'
 /*
  * The documents that leave Unpack: one definition each for writing, for programs that read them, and for docs/schemas.
  */
-const remark = z.strictObject({ ref: z.string().describe('An item (pages/visit) or a key (site.timezone)'), text: z.string() })
+const remark = z.strictObject({
+  ref: z.string().describe('An item (pages/visit) or a key (site.timezone)'),
+  text: z.string(),
+})
 const value = z.json().describe('Plain data; null stands for nothing')
 
 export const checkSchema = z.strictObject({
@@ -23,7 +26,9 @@ export const surveyDocument = z
     safe: z.boolean().describe('Whether settling may go on'),
     system: systemSchema,
     reasons: z.array(z.string()),
-    variants: z.array(z.strictObject({ address: z.string(), says: z.string(), leadsTo: z.string().optional() })).describe('The same host by http and https, with and without www'),
+    variants: z
+      .array(z.strictObject({ address: z.string(), says: z.string(), leadsTo: z.string().optional() }))
+      .describe('The same host by http and https, with and without www'),
     requests: z.number(),
   })
   .meta({ title: 'unpack survey --json' })
@@ -76,7 +81,13 @@ export const confirmDocument = z
 
 export const errorDocument = z
   .strictObject({
-    error: z.strictObject({ code: z.string(), message: z.string(), at: z.string().optional(), next: z.string().optional(), lines: z.array(z.string()).optional() }),
+    error: z.strictObject({
+      code: z.string(),
+      message: z.string(),
+      at: z.string().optional(),
+      next: z.string().optional(),
+      lines: z.array(z.string()).optional(),
+    }),
   })
   .meta({ title: 'Any command with --json, where it failed' })
 
@@ -101,7 +112,13 @@ export const reportDocument = z
       }),
     ),
     removed: z.array(
-      z.strictObject({ ref: z.string(), what: z.string(), why: z.string(), outcome: z.enum(['settled', 'failed', 'not chosen']), copy: z.string().optional().describe('A file in the record') }),
+      z.strictObject({
+        ref: z.string(),
+        what: z.string(),
+        why: z.string(),
+        outcome: z.enum(['settled', 'failed', 'not chosen']),
+        copy: z.string().optional().describe('A file in the record'),
+      }),
     ),
     kept: z.array(remark),
     byHand: z.array(remark),

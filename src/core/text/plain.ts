@@ -28,7 +28,9 @@ export function strippedText(html: string): string {
 }
 
 const blocks = new Set(
-  'address article aside blockquote body br caption dd details div dl dt fieldset figcaption figure footer form h1 h2 h3 h4 h5 h6 header hr html legend li main nav ol option p pre section summary table tbody td textarea tfoot th thead title tr ul'.split(' '),
+  'address article aside blockquote body br caption dd details div dl dt fieldset figcaption figure footer form h1 h2 h3 h4 h5 h6 header hr html legend li main nav ol option p pre section summary table tbody td textarea tfoot th thead title tr ul'.split(
+    ' ',
+  ),
 )
 const unseen = new Set(['script', 'style', 'template', 'noscript', 'head', 'svg'])
 

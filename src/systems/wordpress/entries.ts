@@ -11,7 +11,11 @@ import type { WordPressSession } from './session.js'
 /* Posts and pages are the same to this system but for their route. */
 
 /** A post or page as it was read, in core's words. */
-export async function readEntry(entry: Entry, kind: 'post' | 'page', session: WordPressSession): Promise<ReadItem<PageItem>> {
+export async function readEntry(
+  entry: Entry,
+  kind: 'post' | 'page',
+  session: WordPressSession,
+): Promise<ReadItem<PageItem>> {
   return {
     id: entry.id,
     item: {
@@ -33,6 +37,13 @@ export const removeEntry = (route: 'posts' | 'pages', difference: AnyDifference)
 /** The step that makes a removed post or page again from its copy, under its old slug and date. */
 export function entryAgain(route: 'posts' | 'pages', copy: unknown): Step {
   const { title, content: text, excerpt, slug, status, date_gmt } = entrySchema.parse(copy)
-  const body = { title: title.raw, content: text.raw, slug, status, ...(excerpt && { excerpt: excerpt.raw }), ...(date_gmt !== null && { date_gmt }) }
+  const body = {
+    title: title.raw,
+    content: text.raw,
+    slug,
+    status,
+    ...(excerpt && { excerpt: excerpt.raw }),
+    ...(date_gmt !== null && { date_gmt }),
+  }
   return Step.of(content, { route, body }, { proves: [], gives: `${route}/${slug}` })
 }

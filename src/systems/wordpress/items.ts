@@ -30,22 +30,39 @@ export const commentSchema = z.looseObject({
   date_gmt: z.string(),
   content: text,
 })
-export const termSchema = z.looseObject({ id: z.number(), name: z.string(), slug: z.string(), description: z.string(), parent: z.number().default(0), link: z.string() })
+export const termSchema = z.looseObject({
+  id: z.number(),
+  name: z.string(),
+  slug: z.string(),
+  description: z.string(),
+  parent: z.number().default(0),
+  link: z.string(),
+})
 export type Term = z.output<typeof termSchema>
 const userSchema = z.looseObject({
-  id: z.number(), username: z.string(), first_name: z.string(), last_name: z.string(), name: z.string(), email: z.string(), registered_date: z.string(),
+  id: z.number(),
+  username: z.string(),
+  first_name: z.string(),
+  last_name: z.string(),
+  name: z.string(),
+  email: z.string(),
+  registered_date: z.string(),
 })
 
 // what is in the bin is nobody's content any more, and its slug is free
 const EVERY_STATE = 'status=publish,future,draft,pending,private'
 
-export const usersOf = (session: WordPressSession) => session.shelf.read('users', () => session.list('users', userSchema))
-export const postsOf = (session: WordPressSession) => session.shelf.read('posts', () => session.list('posts', entrySchema, EVERY_STATE))
-export const pagesOf = (session: WordPressSession) => session.shelf.read('pages', () => session.list('pages', entrySchema, EVERY_STATE))
+export const usersOf = (session: WordPressSession) =>
+  session.shelf.read('users', () => session.list('users', userSchema))
+export const postsOf = (session: WordPressSession) =>
+  session.shelf.read('posts', () => session.list('posts', entrySchema, EVERY_STATE))
+export const pagesOf = (session: WordPressSession) =>
+  session.shelf.read('pages', () => session.list('pages', entrySchema, EVERY_STATE))
 export const commentsOf = (session: WordPressSession) =>
   // spam and what is in the bin are left out likewise
   session.shelf.read('comments', () => session.list('comments', commentSchema, 'status=all'))
-export const categoriesOf = (session: WordPressSession) => session.shelf.read('categories', () => session.list('categories', termSchema))
+export const categoriesOf = (session: WordPressSession) =>
+  session.shelf.read('categories', () => session.list('categories', termSchema))
 
 /**
  * Whether categories' addresses lead to them. This system's own first run forgets their rules, until they are written anew

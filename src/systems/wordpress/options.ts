@@ -7,6 +7,11 @@ export const optionsOf = (session: WordPressSession) =>
   session.shelf.read('options', async () => {
     const answer = await session.screen('wp-admin/options.php')
     const form = formOn(answer.text, 'form#all-options')
-    if (!form?.fields._wpnonce) throw UnpackError.of('screen-unexpected', { url: answer.url, wanted: 'the list of all settings' }, { page: answer.text })
+    if (!form?.fields._wpnonce)
+      throw UnpackError.of(
+        'screen-unexpected',
+        { url: answer.url, wanted: 'the list of all settings' },
+        { page: answer.text },
+      )
     return { values: form.fields, token: form.fields._wpnonce }
   })

@@ -13,7 +13,16 @@ import { shippedTexts, shippedWords } from './shipped-texts.js'
 const PROVEN = /^6\.1(?:\.|$)/
 const rootSchema = z.object({ url: z.string(), home: z.string(), namespaces: z.array(z.string()) })
 const rendered = z.object({ rendered: z.string() })
-const entries = z.array(z.object({ id: z.number(), slug: z.string(), date_gmt: z.string(), modified_gmt: z.string(), content: rendered, author: z.number() }))
+const entries = z.array(
+  z.object({
+    id: z.number(),
+    slug: z.string(),
+    date_gmt: z.string(),
+    modified_gmt: z.string(),
+    content: rendered,
+    author: z.number(),
+  }),
+)
 const remarks = z.array(z.object({ id: z.number(), date_gmt: z.string(), content: rendered, author: z.number() }))
 const terms = z.array(z.object({ id: z.number(), slug: z.string(), name: z.string() }))
 
@@ -26,44 +35,88 @@ export async function recognise(look: Look): Promise<Recognised | undefined> {
   const known = { ...base, proven: PROVEN.test(base.version) }
   if (/\/wp-admin\/install\.php/.test(front.url)) {
     const address = folder(front.url, /wp-admin\/install\.php.*/)
-    return has(front.text, 'form#setup') || has(front.text, 'select#language') ? { ...known, state: 'first-run', address } : undefined
+    return has(front.text, 'form#setup') || has(front.text, 'select#language')
+      ? { ...known, state: 'first-run', address }
+      : undefined
   }
   if (/\/wp-admin\/setup-config\.php/.test(front.url))
-    return { ...known, proven: false, state: 'broken', address: folder(front.url, /wp-admin\/setup-config\.php.*/), trouble: 'its files are there, but it was not told which database to use' }
+    return {
+      ...known,
+      proven: false,
+      state: 'broken',
+      address: folder(front.url, /wp-admin\/setup-config\.php.*/),
+      trouble: 'its files are there, but it was not told which database to use',
+    }
   if (!saysSo(front)) return undefined
   const root = rootSchema.safeParse(await jsonAt(look, '?rest_route=/'))
   const home = root.success ? root.data.home : front.url
   return { ...known, state: 'set up', address: home.endsWith('/') ? home : `${home}/`, seen: await seenBy(look) }
 }
 
-const saysSo = ({ headers, text }: Answer): boolean => /rel="https:\/\/api\.w\.org\/"/.test(headers.link ?? '') || has(text, 'link[rel="https://api.w.org/"]') || /^WordPress/.test(generator(text))
+const saysSo = ({ headers, text }: Answer): boolean =>
+  /rel="https:\/\/api\.w\.org\/"/.test(headers.link ?? '') ||
+  has(text, 'link[rel="https://api.w.org/"]') ||
+  /^WordPress/.test(generator(text))
 const generator = (html: string): string => load(html)('meta[name=generator]').first().attr('content') ?? ''
 
 /** The version: as it says itself, or by the stylesheets of the first-run form. */
-const versionIn = ({ text }: Answer): string => /^WordPress ([\d.]+)/.exec(generator(text))?.[1] ?? /wp-(?:includes|admin)\/css\/[\w.-]+\?ver=([\d.]+)/.exec(text)?.[1] ?? ''
+const versionIn = ({ text }: Answer): string =>
+  /^WordPress ([\d.]+)/.exec(generator(text))?.[1] ??
+  /wp-(?:includes|admin)\/css\/[\w.-]+\?ver=([\d.]+)/.exec(text)?.[1] ??
+  ''
 
 async function jsonAt(look: Look, place: string): Promise<unknown> {
   const answer = await look.get(place)
   return answer?.status === 200 ? jsonOf(answer) : undefined
 }
 
-const plainer = (html: string): string => strippedText(html).replace(/[\u2018\u2019]/g, "'").replace(/[\u201c\u201d]/g, '"').replace(/\u2026/g, '...')
-const isKnown = (html: string): boolean => [strippedText(html), plainer(html)].some((text) => shippedTexts.post.has(digest(text)) || shippedTexts.page.has(digest(text)) || shippedTexts.comment.has(digest(text)))
+const plainer = (html: string): string =>
+  strippedText(html)
+    .replace(/[\u2018\u2019]/g, "'")
+    .replace(/[\u201c\u201d]/g, '"')
+    .replace(/\u2026/g, '...')
+const isKnown = (html: string): boolean =>
+  [strippedText(html), plainer(html)].some(
+    (text) =>
+      shippedTexts.post.has(digest(text)) ||
+      shippedTexts.page.has(digest(text)) ||
+      shippedTexts.comment.has(digest(text)),
+  )
 
 /** What a visitor can see of the items; each list is asked for once, and only its first page. */
 async function seenBy(look: Look): Promise<Recognised['seen']> {
   const list = (route: string) => jsonAt(look, `?rest_route=/wp/v2/${route}&per_page=20`)
-  const [posts, pages, comments, categories, media] = await Promise.all(['posts', 'pages', 'comments', 'categories&orderby=id', 'media'].map(list))
+  const [posts, pages, comments, categories, media] = await Promise.all(
+    ['posts', 'pages', 'comments', 'categories&orderby=id', 'media'].map(list),
+  )
   // an interface that is switched off for visitors must not look like an empty site
   if (!entries.safeParse(posts).success || !entries.safeParse(pages).success) return undefined
   const judged = (ref: string, marks: Marks) => ({ ref, origin: originOf(marks) })
   const entry = (kind: string, id: number) => (item: z.output<typeof entries>[number]) =>
-    judged(`${kind}/${item.slug}`, { place: item.id === id, untouched: item.date_gmt === item.modified_gmt, known: isKnown(item.content.rendered) })
+    judged(`${kind}/${item.slug}`, {
+      place: item.id === id,
+      untouched: item.date_gmt === item.modified_gmt,
+      known: isKnown(item.content.rendered),
+    })
   return [
     ...(entries.safeParse(posts).data ?? []).map(entry('posts', 1)),
     ...(entries.safeParse(pages).data ?? []).map(entry('pages', 2)),
-    ...(remarks.safeParse(comments).data ?? []).map((item) => judged(`comments/${item.id}`, { place: item.id === 1 && item.author === 0, untouched: true, known: isKnown(item.content.rendered) })),
-    ...(terms.safeParse(categories).data ?? []).map((item) => judged(`categories/${item.slug}`, { place: item.id === 1, untouched: shippedWords.some(({ category }) => category.slug === item.slug), known: true })),
-    ...(z.array(z.object({ slug: z.string() })).safeParse(media).data ?? []).map((item) => judged(`media/${item.slug}`, { place: false, untouched: false, known: false })),
+    ...(remarks.safeParse(comments).data ?? []).map((item) =>
+      judged(`comments/${item.id}`, {
+        place: item.id === 1 && item.author === 0,
+        untouched: true,
+        known: isKnown(item.content.rendered),
+      }),
+    ),
+    ...(terms.safeParse(categories).data ?? []).map((item) =>
+      judged(`categories/${item.slug}`, {
+        place: item.id === 1,
+        untouched: shippedWords.some(({ category }) => category.slug === item.slug),
+        known: true,
+      }),
+    ),
+    ...(z.array(z.object({ slug: z.string() })).safeParse(media).data ?? []).map((item) =>
+      judged(`media/${item.slug}`, { place: false, untouched: false, known: false }),
+    ),
   ]
 }

@@ -19,7 +19,8 @@ export const screens: readonly Screen[] = [
 ]
 
 const LEAST_TEXT = 200
-const ofPhp = /<b>(?:Warning|Fatal error|Notice|Deprecated|Parse error)<\/b>:|^(?:PHP )?(?:Warning|Fatal error|Notice|Deprecated|Parse error):\s/m
+const ofPhp =
+  /<b>(?:Warning|Fatal error|Notice|Deprecated|Parse error)<\/b>:|^(?:PHP )?(?:Warning|Fatal error|Notice|Deprecated|Parse error):\s/m
 
 /** What may be wrong with a screen that came as an answer. */
 export function trouble(answer: Answer, screen: Screen): string | undefined {

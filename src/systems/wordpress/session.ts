@@ -15,11 +15,19 @@ export class WordPressSession implements SignedIn {
   readonly shelf = new Shelf()
   #nonce: Promise<string> | undefined
 
-  constructor(readonly visitor: Visitor, readonly login: Login) {}
+  constructor(
+    readonly visitor: Visitor,
+    readonly login: Login,
+  ) {}
 
   /** Asks the HTTP interface. A lost session or token is renewed once, here and nowhere else. */
   async rest(method: NonNullable<Ask['method']>, route: string, query = '', json?: unknown): Promise<Answer> {
-    const send = async () => this.visitor.ask(`?rest_route=${route}${query && `&${query}`}`, { method, json, headers: { 'x-wp-nonce': await this.#token() } })
+    const send = async () =>
+      this.visitor.ask(`?rest_route=${route}${query && `&${query}`}`, {
+        method,
+        json,
+        headers: { 'x-wp-nonce': await this.#token() },
+      })
     const answer = await send()
     if (!isLost(answer)) return answer
     await this.#renew()
@@ -31,7 +39,11 @@ export class WordPressSession implements SignedIn {
   /** Reads every page of a list. */
   async list<T>(route: string, schema: z.ZodType<T>, query = ''): Promise<T[]> {
     const page = async (number: number) => {
-      const answer = await this.rest('GET', `/wp/v2/${route}`, `context=edit&per_page=${PER_PAGE}${number > 1 ? `&page=${number}` : ''}${query && `&${query}`}`)
+      const answer = await this.rest(
+        'GET',
+        `/wp/v2/${route}`,
+        `context=edit&per_page=${PER_PAGE}${number > 1 ? `&page=${number}` : ''}${query && `&${query}`}`,
+      )
       return { items: this.read(answer, z.array(schema)), pages: Number(answer.headers['x-wp-totalpages'] ?? 1) }
     }
     const first = await page(1)
@@ -66,7 +78,8 @@ export class WordPressSession implements SignedIn {
   }
 
   async #askToken(): Promise<string> {
-    const ask = async () => foldSpace((await this.visitor.get('wp-admin/admin-ajax.php?action=rest-nonce', { follow: false })).text)
+    const ask = async () =>
+      foldSpace((await this.visitor.get('wp-admin/admin-ajax.php?action=rest-nonce', { follow: false })).text)
     const isToken = (text: string) => /^[0-9a-f]{10}$/.test(text)
     const token = await ask()
     if (isToken(token)) return token
@@ -94,7 +107,12 @@ export class WordPressSession implements SignedIn {
     // asked without its one-time value, the system asks back, and its question holds the value
     const asked = await this.visitor.get('wp-login.php?action=logout', { purpose: 'log-in' })
     const value = /action=logout(?:&amp;|&#038;|&)_wpnonce=([0-9a-f]{10})/.exec(asked.text)?.[1]
-    if (value === undefined) throw UnpackError.of('screen-unexpected', { url: asked.url, wanted: 'the link to sign out' }, { page: asked.text })
+    if (value === undefined)
+      throw UnpackError.of(
+        'screen-unexpected',
+        { url: asked.url, wanted: 'the link to sign out' },
+        { page: asked.text },
+      )
     await this.visitor.get(`wp-login.php?action=logout&_wpnonce=${value}`, { purpose: 'log-in', follow: false })
     this.#nonce = undefined
   }
@@ -106,7 +124,11 @@ const failure = z.object({ code: z.string() })
 function isLost(answer: Answer): boolean {
   if (answer.status !== 401 && answer.status !== 403) return false
   const code = failure.safeParse(jsonOf(answer)).data?.code
-  return code === 'rest_cookie_invalid_nonce' || code === 'rest_not_logged_in' || (answer.status === 401 && code !== undefined)
+  return (
+    code === 'rest_cookie_invalid_nonce' ||
+    code === 'rest_not_logged_in' ||
+    (answer.status === 401 && code !== undefined)
+  )
 }
 
 /** The code of a refusal, or its status. */

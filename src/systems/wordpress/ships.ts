@@ -21,15 +21,35 @@ export function ships(baseline: Baseline): Reading {
   const words = wordsFor(baseline)
   return {
     owner: [],
-    site: [{ id: 'site', item: { title: '', description: '', language: 'en-US', timezone: 'UTC', searchEngines: 'welcome', contact: '', addresses: 'not found' } }],
-    categories: [{ id: 1, item: { ...words.category, description: '', parent: '' }, marks: { ...shipped, needed: true } }],
+    site: [
+      {
+        id: 'site',
+        item: {
+          title: '',
+          description: '',
+          language: 'en-US',
+          timezone: 'UTC',
+          searchEngines: 'welcome',
+          contact: '',
+          addresses: 'not found',
+        },
+      },
+    ],
+    categories: [
+      { id: 1, item: { ...words.category, description: '', parent: '' }, marks: { ...shipped, needed: true } },
+    ],
     pages: [
       { id: 2, item: { ...words.page, state: 'published' }, marks: shipped },
       { id: 3, item: { ...words.draft, state: 'draft' }, marks: { ...shipped, hidden: true } },
     ],
     posts: [{ id: 1, item: words.post, marks: shipped }],
     comments: [{ id: 1, item: { key: '1', by: words.commentBy, on: `posts/${words.post.slug}` }, marks: shipped }],
-    theme: [], addOns: [], menus: [], media: [], tags: [], members: [],
+    theme: [],
+    addOns: [],
+    menus: [],
+    media: [],
+    tags: [],
+    members: [],
   }
 }
 
@@ -39,21 +59,36 @@ export function shippedPlaces(baseline: Baseline): { area: 'posts' | 'pages'; pl
   const pretty = (slug: string) => `/${encodeURI(slug)}/`
   return [
     ...['/?p=1', pretty(post.slug)].map((place) => ({ area: 'posts' as const, place })),
-    ...['/?page_id=2', '/?page_id=3', pretty(page.slug), pretty(draft.slug)].map((place) => ({ area: 'pages' as const, place })),
+    ...['/?page_id=2', '/?page_id=3', pretty(page.slug), pretty(draft.slug)].map((place) => ({
+      area: 'pages' as const,
+      place,
+    })),
   ]
 }
 
 const digests = new Set(Object.values(shippedTexts).flatMap((set) => [...set]))
 /** On the way to a visitor the system makes quotes and dashes typographic; texts ship with plain ones. */
-const plainer = (text: string): string => text.replace(/[\u2018\u2019]/g, "'").replace(/[\u201c\u201d]/g, '"').replace(/\u2026/g, '...').replace(/ [\u2013\u2014] /g, ' - ')
+const plainer = (text: string): string =>
+  text
+    .replace(/[\u2018\u2019]/g, "'")
+    .replace(/[\u201c\u201d]/g, '"')
+    .replace(/\u2026/g, '...')
+    .replace(/ [\u2013\u2014] /g, ' - ')
 
 /** Whether an element of a public page holds just a text that ships. */
 export function showsShippedText(html: string, home: string): boolean {
   if (textBlocks(html).length === 0) return false
   const $ = load(html)
-  return $('body *').toArray().some((element) => {
-    if ($(element).is('script, style')) return false
-    const text = strippedText($.html($(element).contents()))
-    return text.length > 40 && [text, plainer(text)].some((form) => digests.has(digest(foldSpace(form))) || digests.has(shippedDigest(form, home)))
-  })
+  return $('body *')
+    .toArray()
+    .some((element) => {
+      if ($(element).is('script, style')) return false
+      const text = strippedText($.html($(element).contents()))
+      return (
+        text.length > 40 &&
+        [text, plainer(text)].some(
+          (form) => digests.has(digest(foldSpace(form))) || digests.has(shippedDigest(form, home)),
+        )
+      )
+    })
 }

@@ -4,7 +4,11 @@ import type { Login } from '../system.js'
 
 /** Fills the log-in form. No look at it is needed first as long as its test of cookies is left out. */
 export async function logIn(visitor: Visitor, { username, password }: Login): Promise<boolean> {
-  const answer = await visitor.post('wp-login.php', { log: username, pwd: password.reveal(), 'wp-submit': '1' }, { purpose: 'log-in' })
+  const answer = await visitor.post(
+    'wp-login.php',
+    { log: username, pwd: password.reveal(), 'wp-submit': '1' },
+    { purpose: 'log-in' },
+  )
   // a question whether the e-mail address is still right is a success too
   return answer.status === 302 && !has(answer.text, '#login_error')
 }

@@ -1,4 +1,17 @@
-import { digest, foldSpace, formOn, has, strippedText, textBlocks, type Answer, type Baseline, type Marks, type Reading, type Screen, type System } from 'unpack'
+import {
+  digest,
+  foldSpace,
+  formOn,
+  has,
+  strippedText,
+  textBlocks,
+  type Answer,
+  type Baseline,
+  type Marks,
+  type Reading,
+  type Screen,
+  type System,
+} from 'unpack'
 import { load } from 'cheerio'
 import { addOns } from './areas/addOns.js'
 import { categories } from './areas/categories.js'
@@ -16,8 +29,22 @@ import { recognise } from './recognise.js'
 import { logIn, StandInSession } from './session.js'
 import { shippedTexts } from './shipped-texts.js'
 
-const screens: readonly Screen[] = ['', 'settings', 'profile', 'posts', 'pages', 'comments', 'categories', 'uploads', 'themes', 'add-ons', 'accounts'].map((room) => ({
-  name: room || 'start', place: `office/${room}`, has: `main[data-screen="${room || 'start'}"]`,
+const screens: readonly Screen[] = [
+  '',
+  'settings',
+  'profile',
+  'posts',
+  'pages',
+  'comments',
+  'categories',
+  'uploads',
+  'themes',
+  'add-ons',
+  'accounts',
+].map((room) => ({
+  name: room || 'start',
+  place: `office/${room}`,
+  has: `main[data-screen="${room || 'start'}"]`,
 }))
 
 function trouble({ status, text }: Answer, screen: Screen): string | undefined {
@@ -33,15 +60,35 @@ const shipped: Marks = { place: true, untouched: true, known: true }
 /** What the first-run form will leave. */
 const ships = (_baseline: Baseline): Reading => ({
   owner: [],
-  site: [{ id: 'site', item: { title: '', description: '', language: 'en', timezone: 'UTC', searchEngines: 'welcome', contact: '' } }],
-  categories: [{ id: 1, item: { name: 'Everything', slug: 'everything', description: '', parent: '' }, marks: { ...shipped, needed: true } }],
+  site: [
+    {
+      id: 'site',
+      item: { title: '', description: '', language: 'en', timezone: 'UTC', searchEngines: 'welcome', contact: '' },
+    },
+  ],
+  categories: [
+    {
+      id: 1,
+      item: { name: 'Everything', slug: 'everything', description: '', parent: '' },
+      marks: { ...shipped, needed: true },
+    },
+  ],
   pages: [
     { id: 2, item: { title: 'An example page', slug: 'an-example-page', state: 'published' }, marks: shipped },
-    { id: 3, item: { title: 'Data and privacy', slug: 'data-and-privacy', state: 'draft' }, marks: { ...shipped, hidden: true } },
+    {
+      id: 3,
+      item: { title: 'Data and privacy', slug: 'data-and-privacy', state: 'draft' },
+      marks: { ...shipped, hidden: true },
+    },
   ],
   posts: [{ id: 1, item: { title: 'A first post', slug: 'a-first-post' }, marks: shipped }],
   comments: [{ id: 1, item: { key: '1', by: 'The blog itself', on: 'posts/a-first-post' }, marks: shipped }],
-  theme: [], addOns: [], menus: [], media: [], tags: [], members: [],
+  theme: [],
+  addOns: [],
+  menus: [],
+  media: [],
+  tags: [],
+  members: [],
 })
 
 /** The adapter of the stand-in blog, written against Unpack's public face like any adapter from outside. */
@@ -67,6 +114,8 @@ export const standInBlogSystem: System<StandInSession> = {
   ],
   showsShippedText(html) {
     const $ = load(html)
-    return $('main .text, main li p').toArray().some((element) => shippedTexts.has(digest(foldSpace(textBlocks($.html($(element).contents())).join(' ')))))
+    return $('main .text, main li p')
+      .toArray()
+      .some((element) => shippedTexts.has(digest(foldSpace(textBlocks($.html($(element).contents())).join(' ')))))
   },
 }

@@ -11,14 +11,28 @@ export async function recognise({ front, get }: Look): Promise<Recognised | unde
   const version = generator.exec($('meta[name=generator]').attr('content') ?? '')?.[1]
   if (version === undefined) return undefined
   const known = { id: 'stand-in-blog', name: 'Stand-in blog', version, proven: version === PROVEN }
-  if ($('form#first-run').length > 0) return { ...known, state: 'first-run', address: front.url.replace(/setup\/?$/, '') }
-  const links = (selector: string) => [...new Set($(selector).toArray().map((element) => ($(element).attr('href') ?? '').replace(/\/$/, '')))]
+  if ($('form#first-run').length > 0)
+    return { ...known, state: 'first-run', address: front.url.replace(/setup\/?$/, '') }
+  const links = (selector: string) => [
+    ...new Set(
+      $(selector)
+        .toArray()
+        .map((element) => ($(element).attr('href') ?? '').replace(/\/$/, '')),
+    ),
+  ]
   const looked = await Promise.all(
-    [...links('nav a.page').map((href) => ['pages', href] as const), ...links('article.post h2 a').map((href) => ['posts', href] as const)].slice(0, 6).map(async ([area, href]) => {
-      const answer = await get(new URL(href, front.url).href)
-      const known = answer !== undefined && shippedTexts.has(digest(foldSpace(textBlocks(load(answer.text)('.text').first().html() ?? '').join(' '))))
-      return { ref: `${area}/${href.split('/').at(-1)}`, origin: originOf({ place: known, untouched: known, known }) }
-    }),
+    [
+      ...links('nav a.page').map((href) => ['pages', href] as const),
+      ...links('article.post h2 a').map((href) => ['posts', href] as const),
+    ]
+      .slice(0, 6)
+      .map(async ([area, href]) => {
+        const answer = await get(new URL(href, front.url).href)
+        const known =
+          answer !== undefined &&
+          shippedTexts.has(digest(foldSpace(textBlocks(load(answer.text)('.text').first().html() ?? '').join(' '))))
+        return { ref: `${area}/${href.split('/').at(-1)}`, origin: originOf({ place: known, untouched: known, known }) }
+      }),
   )
   return { ...known, state: 'set up', address: front.url, seen: looked }
 }

@@ -16,7 +16,10 @@ export interface Row {
 /** The owner at the stand-in's dashboard: screens that are read as tables and forms. */
 export class StandInSession implements SignedIn {
   readonly shelf = new Shelf()
-  constructor(readonly visitor: Visitor, readonly login: Login) {}
+  constructor(
+    readonly visitor: Visitor,
+    readonly login: Login,
+  ) {}
 
   /** Opens a screen; an ended session is renewed once. */
   async screen(room: string): Promise<CheerioAPI> {
@@ -34,11 +37,18 @@ export class StandInSession implements SignedIn {
   rows(room: string): Promise<Row[]> {
     return this.shelf.read(room, async () => {
       const $ = await this.screen(room)
-      return $('table#items tr').toArray().map((row) => ({
-        id: Number($(row).attr('data-id')),
-        data: Object.fromEntries(Object.entries(row.attribs).map(([name, value]) => [name.replace(/^data-/, ''), value])),
-        cells: $(row).find('td').toArray().map((cell) => $(cell).text()),
-      }))
+      return $('table#items tr')
+        .toArray()
+        .map((row) => ({
+          id: Number($(row).attr('data-id')),
+          data: Object.fromEntries(
+            Object.entries(row.attribs).map(([name, value]) => [name.replace(/^data-/, ''), value]),
+          ),
+          cells: $(row)
+            .find('td')
+            .toArray()
+            .map((cell) => $(cell).text()),
+        }))
     })
   }
 
@@ -55,7 +65,12 @@ export class StandInSession implements SignedIn {
   }
 
   /** Sends a form whole, with these changes and a token of its own; gives why it was refused, if it was. */
-  async send(room: string, changes: Readonly<Record<string, string>>, selector = 'form#edit', target = room): Promise<string | undefined> {
+  async send(
+    room: string,
+    changes: Readonly<Record<string, string>>,
+    selector = 'form#edit',
+    target = room,
+  ): Promise<string | undefined> {
     const fields = await this.#form(room, selector)
     const answer = await this.visitor.post(`office/${target}`, { ...fields, ...changes })
     this.shelf.forget(room, `${room} ${selector}`, room.replace(/\/.*/, ''))

@@ -1,5 +1,6 @@
 /** Text made safe for HTML. */
-export const esc = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;')
+export const esc = (text: string): string =>
+  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;')
 
 const style = `
   :root { --ink: #23302f; --paper: #fdfbf6; --line: #d9d2c3; --sea: #1f5f66; }
@@ -26,7 +27,13 @@ ${options.body}
 `
 
 /** A form with its one-time token. Fields are name, label and value; a value that is a list of choices becomes a menu. */
-export function form(options: { action: string; token: string; id: string; button: string; fields: readonly Field[] }): string {
+export function form(options: {
+  action: string
+  token: string
+  id: string
+  button: string
+  fields: readonly Field[]
+}): string {
   const fields = options.fields.map(({ name, label, value, choices, kind }) => {
     const input = choices
       ? `<select name="${name}">${choices.map((choice) => `<option value="${esc(choice)}"${choice === value ? ' selected' : ''}>${esc(choice || '(none)')}</option>`).join('')}</select>`

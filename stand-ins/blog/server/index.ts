@@ -1,7 +1,7 @@
 import cookie from '@fastify/cookie'
 import formbody from '@fastify/formbody'
 import fastify, { type FastifyInstance } from 'fastify'
-import { dashboard } from './dashboard.js'
+import { dashboard } from './dashboard/index.js'
 import { firstRunForm } from './first-run.js'
 import { emptyBlog, inUse, setUp, type Blog } from './model.js'
 import { placeholder } from './placeholder.js'
@@ -35,16 +35,27 @@ export interface StandInBlog {
  * Makes a stand-in blog: HTML only, in memory only, like real ones in how it is driven.
  * @example const blog = standInBlog({ standing: 'first-run' }); await blog.listen(4101)
  */
-export function standInBlog({ standing, base = '/', owner = { username: 'boss', password: 'harbour-light-41' } }: StandInOptions): StandInBlog {
+export function standInBlog({
+  standing,
+  base = '/',
+  owner = { username: 'boss', password: 'harbour-light-41' },
+}: StandInOptions): StandInBlog {
   const blog = emptyBlog(standing === 'placeholder' || standing === 'first-run' ? standing : 'set up')
   if (standing === 'fresh' || standing === 'in-use') {
     setUp(blog, { ...owner, email: 'boss@harbour.example', title: 'My blog', language: 'en', searchEngines: true })
     if (standing === 'in-use') inUse(blog)
   }
-  const app = fastify({ routerOptions: { ignoreTrailingSlash: true }, bodyLimit: 8 * 1024 * 1024, forceCloseConnections: true })
+  const app = fastify({
+    routerOptions: { ignoreTrailingSlash: true },
+    bodyLimit: 8 * 1024 * 1024,
+    forceCloseConnections: true,
+  })
   const sessions = new Sessions(base)
   const standIn: StandInBlog = {
-    app, blog, sessions, requests: [],
+    app,
+    blog,
+    sessions,
+    requests: [],
     install: () => (blog.standing = 'first-run'),
     listen: (port) => app.listen({ port, host: '127.0.0.1' }).then((address) => `${address}${base}`),
     close: () => app.close(),
@@ -54,11 +65,17 @@ export function standInBlog({ standing, base = '/', owner = { username: 'boss', 
   app.addHook('onRequest', async (request, reply) => {
     standIn.requests.push(`${request.method} ${request.url}`)
     const place = request.url.split('?')[0] ?? ''
-    if (blog.standing === 'placeholder') return reply.status(place === base ? 200 : 404).type('text/html; charset=utf-8').send(placeholder)
+    if (blog.standing === 'placeholder')
+      return reply
+        .status(place === base ? 200 : 404)
+        .type('text/html; charset=utf-8')
+        .send(placeholder)
     if (blog.standing === 'first-run' && place !== `${base}setup`) return reply.redirect(`${base}setup`, 302)
     return undefined
   })
-  app.addHook('onSend', async (request, _reply, payload) => (standIn.tamper && typeof payload === 'string' ? standIn.tamper(request.url, payload) : payload))
+  app.addHook('onSend', async (request, _reply, payload) =>
+    standIn.tamper && typeof payload === 'string' ? standIn.tamper(request.url, payload) : payload,
+  )
   void app.register(async (inner) => {
     firstRunForm(inner, blog, base)
     dashboard(inner, blog, sessions, base)

@@ -1,7 +1,11 @@
 import { randomBytes } from 'node:crypto'
 import type { FastifyReply, FastifyRequest } from 'fastify'
 
-interface Session { account: number; tokens: Set<string>; until: number }
+interface Session {
+  account: number
+  tokens: Set<string>
+  until: number
+}
 const MINUTES = 20
 const secret = (): string => randomBytes(16).toString('hex')
 

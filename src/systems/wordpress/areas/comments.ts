@@ -14,8 +14,16 @@ const SHIPPED_BY = 'wapuu@wordpress.example'
 
 export const comments: AreaOnSystem<'comments', WordPressSession> = {
   async read(session) {
-    const [all, posts, pages, birth] = await Promise.all([commentsOf(session), postsOf(session), pagesOf(session), birthOf(session)])
-    const holders = new Map([...posts.map(({ id, slug }) => [id, refOf('posts', slug)] as const), ...pages.map(({ id, slug }) => [id, refOf('pages', slug)] as const)])
+    const [all, posts, pages, birth] = await Promise.all([
+      commentsOf(session),
+      postsOf(session),
+      pagesOf(session),
+      birthOf(session),
+    ])
+    const holders = new Map([
+      ...posts.map(({ id, slug }) => [id, refOf('posts', slug)] as const),
+      ...pages.map(({ id, slug }) => [id, refOf('pages', slug)] as const),
+    ])
     return all.map((comment) => ({
       id: comment.id,
       item: { key: String(comment.id), by: comment.author_name, on: holders.get(comment.post) ?? '' },
@@ -27,9 +35,14 @@ export const comments: AreaOnSystem<'comments', WordPressSession> = {
       copy: { ...comment, _links: undefined, on: holders.get(comment.post) },
     }))
   },
-  translate: (differences) => differences.map((difference) => Step.of(carrier, { remove: { idOf: difference.ref } }, { proves: [difference] })),
+  translate: (differences) =>
+    differences.map((difference) => Step.of(carrier, { remove: { idOf: difference.ref } }, { proves: [difference] })),
   again(copy) {
     const { author_name, author_email, author_url, content, date_gmt, status, on } = commentSchema.parse(copy)
-    return Step.of(carrier, { post: { idOf: String(on) }, author_name, author_email, author_url, content: content.raw, date_gmt, status }, { proves: [] })
+    return Step.of(
+      carrier,
+      { post: { idOf: String(on) }, author_name, author_email, author_url, content: content.raw, date_gmt, status },
+      { proves: [] },
+    )
   },
 }

@@ -22,7 +22,11 @@ export const pages: AreaOnSystem<'pages', WordPressSession> = {
         ...(text !== undefined && (fresh || difference.fields.includes('body')) && { content: text }),
         ...(fresh && { comment_status: 'closed' }),
       }
-      return Step.of(content, { route: 'pages', ...(fresh ? {} : { id: { idOf: difference.found.ref } }), body }, { proves: [difference], gives: difference.ref })
+      return Step.of(
+        content,
+        { route: 'pages', ...(fresh ? {} : { id: { idOf: difference.found.ref } }), body },
+        { proves: [difference], gives: difference.ref },
+      )
     })
   },
   again: (copy) => entryAgain('pages', copy),

@@ -37,7 +37,17 @@ export const site: AreaOnSystem<'site', WordPressSession> = {
       const changed = (key: keyof SiteItem) => difference.is === 'missing' || difference.fields.includes(key)
       const proves = [difference]
       if (atFirstRun)
-        return [Step.of(firstRun, { weblog_title: title ?? '', language: language === undefined ? '' : localeOf(language), blog_public: searchEngines === 'turned away' ? '0' : '1' }, { proves })]
+        return [
+          Step.of(
+            firstRun,
+            {
+              weblog_title: title ?? '',
+              language: language === undefined ? '' : localeOf(language),
+              blog_public: searchEngines === 'turned away' ? '0' : '1',
+            },
+            { proves },
+          ),
+        ]
       const fields: SettingsFields = {
         ...(changed('title') && { title }),
         ...(changed('description') && { description }),
@@ -47,7 +57,9 @@ export const site: AreaOnSystem<'site', WordPressSession> = {
       }
       return [
         ...(Object.values(fields).some((value) => value !== undefined) ? [Step.of(settings, fields, { proves })] : []),
-        ...(searchEngines && changed('searchEngines') ? [Step.of(options, { blog_public: searchEngines === 'turned away' ? '0' : '1' }, { proves })] : []),
+        ...(searchEngines && changed('searchEngines')
+          ? [Step.of(options, { blog_public: searchEngines === 'turned away' ? '0' : '1' }, { proves })]
+          : []),
         ...(addresses && changed('addresses') ? [Step.of(permalinks, {}, { proves })] : []),
       ]
     })

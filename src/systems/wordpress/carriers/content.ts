@@ -31,11 +31,13 @@ export const content: Carrier<ContentFields, WordPressSession> = {
     const answer = await session.rest('POST', '/batch/v1', '', { requests })
     session.shelf.forget(...new Set(loads.map(({ route }) => route)))
     // a removed post takes its comments along
-    if (loads.some(({ route, remove }) => remove && (route === 'posts' || route === 'pages'))) session.shelf.forget('comments')
+    if (loads.some(({ route, remove }) => remove && (route === 'posts' || route === 'pages')))
+      session.shelf.forget('comments')
     const read = answers.safeParse(jsonOf(answer)).data?.responses
     return loads.map((_, index): Carried => {
       const response = read?.[index]
-      if (!response || response.status >= 400) return { refused: refusal(response?.status ?? answer.status, response?.body ?? jsonOf(answer)) }
+      if (!response || response.status >= 400)
+        return { refused: refusal(response?.status ?? answer.status, response?.body ?? jsonOf(answer)) }
       return { id: made.safeParse(response.body).data?.id as Id | undefined }
     })
   },

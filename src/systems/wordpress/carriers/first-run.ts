@@ -28,7 +28,10 @@ export const firstRun: Carrier<FirstRunFields> = {
     })
     if (has(answer.text, '.install-success')) return loads.map(() => ({}))
     const $ = load(answer.text)
-    const why = $('form#setup').length > 0 ? foldSpace($('p.message').first().text()) || 'the form came back' : `the site was set up by somebody else meanwhile (HTTP ${answer.status})`
+    const why =
+      $('form#setup').length > 0
+        ? foldSpace($('p.message').first().text()) || 'the form came back'
+        : `the site was set up by somebody else meanwhile (HTTP ${answer.status})`
     return loads.map(() => ({ refused: why }))
   },
 }

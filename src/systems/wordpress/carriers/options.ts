@@ -11,7 +11,11 @@ export const options: Carrier<Record<string, string>, WordPressSession> = {
     const fields = Object.assign({}, ...loads) as Record<string, string>
     const { token } = await optionsOf(session)
     const answer = await session.visitor.post('wp-admin/options.php', {
-      option_page: 'options', action: 'update', _wpnonce: token, page_options: Object.keys(fields).join(','), ...fields,
+      option_page: 'options',
+      action: 'update',
+      _wpnonce: token,
+      page_options: Object.keys(fields).join(','),
+      ...fields,
     })
     session.shelf.forget('options')
     return loads.map(() => (answer.status === 302 ? {} : { refused: `HTTP ${answer.status}` }))

@@ -11,7 +11,8 @@ export const permalinks: Carrier<object, WordPressSession> = {
   async carry(loads, session) {
     const page = await session.screen('wp-admin/options-permalink.php')
     const form = formOn(page.text, 'form[action="options-permalink.php"]')
-    if (!form?.fields._wpnonce) throw UnpackError.of('screen-unexpected', { url: page.url, wanted: 'the form of addresses' }, { page: page.text })
+    if (!form?.fields._wpnonce)
+      throw UnpackError.of('screen-unexpected', { url: page.url, wanted: 'the form of addresses' }, { page: page.text })
     const answer = await session.visitor.post('wp-admin/options-permalink.php', form.fields)
     session.shelf.forget('addresses')
     return loads.map(() => (answer.status === 302 ? {} : { refused: `HTTP ${answer.status}` }))

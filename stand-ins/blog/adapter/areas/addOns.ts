@@ -6,6 +6,10 @@ const shipped = new Set(['smileys'])
 export const addOns: AreaOnSystem<'addOns', StandInSession> = {
   async read(session) {
     const rows = await session.rows('add-ons')
-    return rows.map(({ id, data }) => ({ id, item: { use: data.name ?? '', active: data.active === 'true' }, marks: { place: shipped.has(data.name ?? ''), untouched: true, known: true } }))
+    return rows.map(({ id, data }) => ({
+      id,
+      item: { use: data.name ?? '', active: data.active === 'true' },
+      marks: { place: shipped.has(data.name ?? ''), untouched: true, known: true },
+    }))
   },
 }

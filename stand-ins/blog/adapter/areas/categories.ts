@@ -9,18 +9,39 @@ export const categories: AreaOnSystem<'categories', StandInSession> = {
     const rows = await session.rows('categories')
     return rows.map(({ id, data, cells }) => {
       const above = rows.find((row) => String(row.id) === data.parent)
-      const item = { name: cells[0] ?? '', slug: data.slug ?? '', description: data.description ?? '', parent: above ? refOf('categories', above.data.slug ?? '') : '' }
+      const item = {
+        name: cells[0] ?? '',
+        slug: data.slug ?? '',
+        description: data.description ?? '',
+        parent: above ? refOf('categories', above.data.slug ?? '') : '',
+      }
       const known = item.name === ships.name && item.slug === ships.slug
-      return { id, item, marks: { place: id === 1, untouched: known && item.description === '', known, needed: data.needed === 'true' }, address: new URL(`category/${data.path ?? ''}`, session.visitor.home).href, copy: item }
+      return {
+        id,
+        item,
+        marks: { place: id === 1, untouched: known && item.description === '', known, needed: data.needed === 'true' },
+        address: new URL(`category/${data.path ?? ''}`, session.visitor.home).href,
+        copy: item,
+      }
     })
   },
   translate(differences) {
     return differences.map((difference) => {
       const proves = [difference]
-      if (difference.is === 'left over') return Step.of(items, { room: 'categories', id: { idOf: difference.ref }, remove: true }, { proves })
+      if (difference.is === 'left over')
+        return Step.of(items, { room: 'categories', id: { idOf: difference.ref }, remove: true }, { proves })
       const { name, slug, description, parent } = difference.wanted
-      const fields = { name, slug, ...(description !== undefined && { description }), parent: parent === '' ? '0' : { idOf: parent } }
-      return Step.of(items, { room: 'categories', ...(difference.is === 'different' && { id: { idOf: difference.found.ref } }), fields }, { proves, gives: difference.ref })
+      const fields = {
+        name,
+        slug,
+        ...(description !== undefined && { description }),
+        parent: parent === '' ? '0' : { idOf: parent },
+      }
+      return Step.of(
+        items,
+        { room: 'categories', ...(difference.is === 'different' && { id: { idOf: difference.found.ref } }), fields },
+        { proves, gives: difference.ref },
+      )
     })
   },
 }

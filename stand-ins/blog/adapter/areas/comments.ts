@@ -11,10 +11,17 @@ export const comments: AreaOnSystem<'comments', StandInSession> = {
       return {
         id,
         item: { key: String(id), by: cells[0] ?? '', on: on ? refOf('posts', on.data.slug ?? '') : '' },
-        marks: { place: id === 1, untouched: data.made === on?.data.made, known: shippedTexts.has(digest(data.text ?? '')) },
+        marks: {
+          place: id === 1,
+          untouched: data.made === on?.data.made,
+          known: shippedTexts.has(digest(data.text ?? '')),
+        },
         copy: data,
       }
     })
   },
-  translate: (differences) => differences.map((difference) => Step.of(items, { room: 'comments', id: { idOf: difference.ref }, remove: true }, { proves: [difference] })),
+  translate: (differences) =>
+    differences.map((difference) =>
+      Step.of(items, { room: 'comments', id: { idOf: difference.ref }, remove: true }, { proves: [difference] }),
+    ),
 }

@@ -14,8 +14,11 @@ export const owner: AreaOnSystem<'owner', StandInSession> = {
       if (difference.is === 'left over') return []
       const { username, first, last, shown, email } = difference.wanted
       const proves = [difference]
-      if (here.firstRun) return [Step.of(firstRun, { username, email: email ?? '', password: { secretOf: 'owner' } }, { proves })]
-      const fields = Object.entries({ first, last, shown, email }).filter((entry): entry is [string, string] => entry[1] !== undefined)
+      if (here.firstRun)
+        return [Step.of(firstRun, { username, email: email ?? '', password: { secretOf: 'owner' } }, { proves })]
+      const fields = Object.entries({ first, last, shown, email }).filter(
+        (entry): entry is [string, string] => entry[1] !== undefined,
+      )
       return [Step.of(profile, Object.fromEntries(fields), { proves })]
     })
   },

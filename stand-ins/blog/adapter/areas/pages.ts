@@ -8,11 +8,16 @@ export const pages: AreaOnSystem<'pages', StandInSession> = {
   translate(differences) {
     return differences.map((difference) => {
       const proves = [difference]
-      if (difference.is === 'left over') return Step.of(items, { room: 'pages', id: { idOf: difference.ref }, remove: true }, { proves })
+      if (difference.is === 'left over')
+        return Step.of(items, { room: 'pages', id: { idOf: difference.ref }, remove: true }, { proves })
       const { title, slug, body, state } = difference.wanted
       const writesBody = body !== undefined && (difference.is === 'missing' || difference.fields.includes('body'))
       const fields = { title, slug, state: state ?? 'published', ...(writesBody && { body }) }
-      return Step.of(items, { room: 'pages', ...(difference.is === 'different' && { id: { idOf: difference.found.ref } }), fields }, { proves, gives: difference.ref })
+      return Step.of(
+        items,
+        { room: 'pages', ...(difference.is === 'different' && { id: { idOf: difference.found.ref } }), fields },
+        { proves, gives: difference.ref },
+      )
     })
   },
   again: (copy) => entryAgain('pages', copy),

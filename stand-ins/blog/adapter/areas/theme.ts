@@ -6,6 +6,10 @@ const shipped = new Set(['plain', 'plainer'])
 export const theme: AreaOnSystem<'theme', StandInSession> = {
   async read(session) {
     const rows = await session.rows('themes')
-    return rows.map(({ id, data }) => ({ id, item: { use: data.name ?? '', active: data.active === 'true' }, marks: { place: shipped.has(data.name ?? ''), untouched: true, known: true } }))
+    return rows.map(({ id, data }) => ({
+      id,
+      item: { use: data.name ?? '', active: data.active === 'true' },
+      marks: { place: shipped.has(data.name ?? ''), untouched: true, known: true },
+    }))
   },
 }

@@ -1,7 +1,14 @@
 import { foldSpace, type Carrier, type SecretOf } from 'unpack'
 import { load } from 'cheerio'
 
-export interface FirstRunFields { title?: string; language?: string; hidden?: '1' | ''; username?: string; email?: string; password?: SecretOf }
+export interface FirstRunFields {
+  title?: string
+  language?: string
+  hidden?: '1' | ''
+  username?: string
+  email?: string
+  password?: SecretOf
+}
 
 /** The form that makes the blog. */
 export const firstRun: Carrier<FirstRunFields> = {

@@ -31,11 +31,17 @@ export const items: Carrier<ItemFields, StandInSession> = {
     if (!load) return []
     const { room, id, remove, fields = {} } = load
     if (remove) {
-      const refused = room === 'comments' ? await session.send('comments', {}, `form#remove-${id}`, `comments/${id}/remove`) : await session.send(`${room}/${id}`, {}, 'form#remove', `${room}/${id}/remove`)
+      const refused =
+        room === 'comments'
+          ? await session.send('comments', {}, `form#remove-${id}`, `comments/${id}/remove`)
+          : await session.send(`${room}/${id}`, {}, 'form#remove', `${room}/${id}/remove`)
       session.shelf.forget('comments')
       return [refused === undefined ? {} : { refused }]
     }
-    const refused = await session.send(`${room}/${id ?? 'new'}`, Object.fromEntries(Object.entries(fields).map(([name, value]) => [name, String(value)])))
+    const refused = await session.send(
+      `${room}/${id ?? 'new'}`,
+      Object.fromEntries(Object.entries(fields).map(([name, value]) => [name, String(value)])),
+    )
     if (refused !== undefined) return [{ refused }]
     // the form's answer tells no number: the list does
     const made = (await session.rows(room)).find(({ data }) => data.slug === fields.slug)

@@ -1,0 +1,19 @@
+import { join } from 'node:path'
+import * as engine from '../../engine/confirm.js'
+import { baselineFile } from '../baseline-file.js'
+import type { SiteFlags } from '../options.js'
+import { print } from '../print.js'
+import { runOptions } from '../run-options.js'
+import { checkLines, checkSummary } from '../show/checks.js'
+
+export async function confirm(file: string, flags: SiteFlags): Promise<void> {
+  const confirmed = await engine.confirm(baselineFile(file, flags.at), await runOptions(flags))
+  const { checks, failed, record } = confirmed
+  print(flags.json, confirmed, () => [
+    ...checkLines(checks),
+    '',
+    checkSummary(checks),
+    `Report: ${join(record, 'report.html')}`,
+  ])
+  process.exitCode = failed > 0 ? 1 : 0
+}

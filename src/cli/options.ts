@@ -1,0 +1,30 @@
+import { Command } from 'commander'
+
+export interface SiteFlags {
+  at?: string
+  logins?: string
+  record?: string
+  unproven?: boolean
+  plainHttp?: boolean
+  again?: boolean
+  json?: boolean
+  with?: string[]
+}
+
+const gather = (value: string, before: string[] = []): string[] => [...before, value]
+
+/** Options that every command on a site knows. */
+export const withSystems = (command: Command): Command =>
+  command
+    .option('--json', 'print one JSON document')
+    .option('--with <module>', 'a further system, by its module (may be given several times)', gather)
+
+export const siteCommand = (name: string): Command =>
+  withSystems(
+    new Command(name)
+      .argument('<baseline>', 'the baseline file')
+      .option('--at <address>', "another address than the file's")
+      .option('--logins <file>', 'the logins file (UNPACK_LOGINS; else in your config folder)')
+      .option('--unproven', 'go on with a version Unpack is not proven with')
+      .option('--plain-http', 'sign in over plain http beyond this machine'),
+  )

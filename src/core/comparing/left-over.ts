@@ -1,0 +1,52 @@
+import { areaOf, type AnyDifference } from '../areas/index.js'
+import { goesIn, type Baseline } from '../baseline/schema.js'
+import { nameIn } from '../ref.js'
+import type { Comparison, SomeArea, SomeDifference, SomeFound } from './result.js'
+
+const isGone = (baseline: Baseline, area: SomeArea, found: SomeFound): boolean =>
+  ((baseline.gone as Record<string, string[] | undefined>)[area.name] ?? []).includes(nameIn(found.ref))
+
+const isSomebodys = (area: SomeArea, found: SomeFound): boolean =>
+  found.origin === "somebody's" && (area.counts?.(found) ?? true)
+
+/** Refs of what neither shipped nor stands in the baseline, wanted or gone. */
+export const othersIn = (area: SomeArea, rest: readonly SomeFound[], baseline: Baseline): string[] =>
+  rest.filter((found) => isSomebodys(area, found) && !isGone(baseline, area, found)).map(({ ref }) => ref)
+
+/** What becomes of items that no plan means: some go, the others are kept, and it is said why. */
+export function leftOver(
+  area: SomeArea,
+  rest: readonly SomeFound[],
+  baseline: Baseline,
+  inUse: boolean,
+  result: Comparison,
+  differences: SomeDifference[],
+): void {
+  for (const found of rest) {
+    const what = area.call(found.item)
+    const goes = (because: string) =>
+      differences.push({ area: area.name, ref: found.ref, is: 'left over', found, because })
+    const keep = (text: string) => result.kept.push({ ref: found.ref, text })
+    const mayGo = goesIn(baseline, area.name)
+    if (isGone(baseline, area, found)) goes('the baseline says that it is to go')
+    else if (found.origin === 'shipped, edited') keep(`${what} shipped with the system and was edited since`)
+    else if (isSomebodys(area, found)) keep(`${what} is somebody's own`)
+    else if (!mayGo) continue
+    else if (found.origin === 'probably shipped') keep(`${what} probably shipped, but its text is not one we know`)
+    else if (found.needed)
+      keep(`${what} shipped, and the system can't be without it; “replaces: shipped” in the baseline takes it over`)
+    else if (inUse) keep(`${what} shipped with the system; on a site in use it stays`)
+    else goes('it shipped with the system, and nobody touched it')
+  }
+}
+
+/** What stands within an item that goes needs no removal of its own. */
+export function fallingWith(differences: readonly SomeDifference[]): AnyDifference[] {
+  const going = new Set(differences.filter(({ is }) => is === 'left over').map(({ ref }) => ref as string))
+  return differences.map((difference) => {
+    const { within } = areaOf(difference.area)
+    if (difference.is !== 'left over' || !within) return difference
+    const holder = String(difference.found.item[within] ?? '')
+    return going.has(holder) ? { ...difference, fallsWith: holder } : difference
+  }) as AnyDifference[]
+}

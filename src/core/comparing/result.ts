@@ -1,0 +1,55 @@
+import type { AnyDifference, AnyItem, AreaName } from '../areas/index.js'
+import type { Ability, Difference, Found, Plan } from '../area.js'
+import type { areaOf } from '../areas/index.js'
+
+export interface CompareOptions {
+  /** Whether the site's system can be given a key; what is not said: it can. */
+  can?: (area: AreaName, key: string) => Ability
+  /** The digest of the text we last wrote to a ref, if we did. */
+  written?: (ref: string) => string | undefined
+  /** Write planned texts even over later edits. */
+  again?: boolean
+}
+
+/** A remark about an item or a key. */
+export interface Remark {
+  ref: string
+  text: string
+}
+
+/** What a baseline and a site have to say to each other. */
+export interface Comparison {
+  /** In the order in which they would be settled. */
+  differences: AnyDifference[]
+  /** Left as they are, because somebody made or changed them. */
+  kept: Remark[]
+  /** What differs and can only be changed by hand. */
+  byHand: Remark[]
+  /** What can be sent and not read back. */
+  unseen: Remark[]
+  /** What this system hasn't got. */
+  never: Remark[]
+  /** What is worth knowing beside that. */
+  notes: Remark[]
+  /** Refs of what neither shipped nor stands in the baseline: any makes it a site in use. */
+  others: string[]
+  /** What should stand on the site afterwards, area by area; a kept text is the one that is there. */
+  settled: { [A in AreaName]?: readonly AnyItem[] }
+}
+
+export const emptyComparison = (): Comparison => ({
+  differences: [],
+  kept: [],
+  byHand: [],
+  unseen: [],
+  never: [],
+  notes: [],
+  others: [],
+  settled: {},
+})
+
+/* Areas, items, plans and differences seen without their own types, as all parts of comparing see them. */
+export type SomeArea = ReturnType<typeof areaOf>
+export type SomeFound = Found<AreaName, AnyItem>
+export type SomeDifference = Difference<AreaName, AnyItem>
+export type SomePlan = Plan<AnyItem>

@@ -1,0 +1,19 @@
+import type { Blog } from '../model.js'
+import type { Office } from './office.js'
+
+/** Comments: a list, and a form to remove each. */
+export function comments(office: Office, blog: Blog): void {
+  office.get('/comments', (request, reply) => {
+    const rows = blog.comments.map(({ id, by, text, made, post }) => ({
+      id,
+      marks: { by, made, post: String(post), text },
+      cells: [by, text],
+    }))
+    const removers = blog.comments.map(({ id }) => office.remover(request, `/comments/${id}`, `remove-${id}`))
+    return office.screen(reply, 'comments', office.table(rows) + removers.join(''))
+  })
+  office.post('/comments/:id/remove', '/comments', (_body, id) => {
+    blog.comments = blog.comments.filter((comment) => comment.id !== id)
+    return undefined
+  })
+}

@@ -1,0 +1,138 @@
+import assert from 'node:assert/strict'
+import { statSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { test } from 'node:test'
+import { LoginsFile, Secret } from 'unpack'
+import { cliLab, json } from '../help/cli-lab.js'
+import { demoFolder } from '../help/demo.js'
+import { PASSPHRASE } from '../help/sites.js'
+
+const { root, stand, run } = cliLab()
+const demo = join(demoFolder, 'baseline.yaml')
+
+test('help: every command has one, with examples', async () => {
+  const main = await run(['--help'])
+  assert.equal(main.exit, 0)
+  await Promise.all(
+    ['survey', 'compare', 'settle', 'confirm', 'logins', 'schema', 'stand-in', 'demo'].map(async (command) => {
+      assert.match(main.out, new RegExp(`^ {2}${command}\\b`, 'm'))
+      const help = await run([command, '--help'])
+      assert.equal(help.exit, 0)
+      assert.match(help.out, /Examples:/)
+    }),
+  )
+})
+
+test('a wrong command line: exit 2, one message, no trace', async () => {
+  await Promise.all(
+    [
+      ['setle'],
+      ['survey'],
+      ['settle', demo, '--colour'],
+      ['stand-in', 'boat'],
+      ['stand-in', 'blog', '--port', 'x'],
+      ['schema', 'nothing'],
+      ['survey', 'nonsense'],
+      ['compare', 'nowhere.yaml'],
+      ['compare', demo, '--at', 'nonsense'],
+      ['logins', 'show', 'nonsense', 'a'],
+    ].map(async (args) => {
+      const ran = await run(args)
+      assert.equal(ran.exit, 2, args.join(' '))
+      assert.equal(ran.out, '')
+      assert.ok(ran.err.length > 0 && !/\n\s+at /.test(ran.err), ran.err)
+    }),
+  )
+})
+
+test('a baseline with mistakes: each on a line with its place, exit 2, and nothing was asked of any site', async () => {
+  const standIn = await stand()
+  const file = join(root, 'wrong.yaml')
+  writeFileSync(
+    file,
+    `unpack: 1\nsite: { address: "${standIn.address}", titel: x }\nowner: { username: admin, password: hunter2 }\n`,
+  )
+  const ran = await run(['settle', file, '--yes'])
+  assert.equal(ran.exit, 2)
+  for (const place of ['wrong.yaml:2:', 'wrong.yaml:3:20:', 'wrong.yaml:3:37:'])
+    assert.ok(ran.err.includes(place), ran.err)
+  assert.doesNotMatch(ran.err, /hunter2/)
+  assert.deepEqual(standIn.requests, [])
+  const { error } = json(await run(['settle', file, '--yes', '--json']), 'error') as {
+    error: { code: string; lines: string[]; at: string }
+  }
+  assert.deepEqual([error.code, error.lines.length, /wrong\.yaml:2:\d+$/.test(error.at)], ['baseline-wrong', 3, true])
+})
+
+test('survey: exit 0 whatever stands there', async () => {
+  await Promise.all(
+    (['placeholder', 'first-run', 'fresh', 'in-use'] as const).map(async (standing) => {
+      const { address } = await stand(standing)
+      const document = json(await run(['survey', address, '--json']), 'survey')
+      assert.deepEqual(
+        [document.standing, document.safe, document.address],
+        [standing, standing === 'first-run' || standing === 'fresh', address],
+      )
+    }),
+  )
+  const { address } = await stand('placeholder')
+  const said = await run(['survey', address])
+  assert.deepEqual([said.exit, said.err], [0, ''])
+  assert.match(said.out, /standing +placeholder/)
+  const nothing = json(await run(['survey', 'http://127.0.0.1:9/', '--json']), 'survey')
+  assert.deepEqual([nothing.standing, nothing.system], ['nothing', null])
+})
+
+test('logins: add, list, show, remove', async () => {
+  const made = join(root, 'new', 'logins.json')
+  assert.equal(
+    (await run(['logins', 'add', 'https://repair.example', 'marlow', '--logins', made], { input: 'x' })).exit,
+    0,
+  )
+  assert.equal(statSync(made).mode & 0o777, 0o600)
+  const mine = { env: { UNPACK_LOGINS: join(root, 'own', 'logins.json') } }
+  const quick = await LoginsFile.open(mine.env.UNPACK_LOGINS, new Secret(PASSPHRASE), 4)
+  await quick.put('https://x.example/', 'odo', new Secret('x'))
+  await quick.remove('https://x.example/', 'odo')
+  const added = await run(['logins', 'add', 'https://repair.example', 'marlow'], { ...mine, input: 'p"ss wörd\\\n' })
+  assert.equal(added.exit, 0, added.err)
+  assert.doesNotMatch(added.out, /wörd/)
+  const listed = await run(['logins', 'list', '--json'], mine)
+  assert.deepEqual(
+    (JSON.parse(listed.out) as { logins: { address: string }[] }).logins.map(({ address }) => address),
+    ['https://repair.example/'],
+  )
+  assert.equal((await run(['logins', 'show', 'https://repair.example/', 'marlow'], mine)).out, 'p"ss wörd\\\n')
+  const wrong = await run(['logins', 'show', 'https://repair.example/', 'marlow'], {
+    env: { ...mine.env, UNPACK_PASSPHRASE: 'x' },
+  })
+  assert.deepEqual([wrong.exit, wrong.out], [4, ''])
+  assert.equal((await run(['logins', 'add', 'https://repair.example', 'odo'], { ...mine, input: '' })).exit, 2)
+  assert.equal((await run(['logins', 'remove', 'https://repair.example', 'marlow'], mine)).exit, 0)
+  assert.equal((await run(['logins', 'remove', 'https://repair.example', 'marlow'], mine)).exit, 4)
+})
+
+test('the demo: placeholder, first run, settled, confirmed, in under 15 seconds', async () => {
+  const began = performance.now()
+  const ran = await run(['demo'], { env: { UNPACK_PASSPHRASE: '' } })
+  assert.equal(ran.exit, 0, ran.err)
+  for (const words of [
+    /standing +placeholder/,
+    /standing +first-run/,
+    /12 differences/,
+    /Settled, and read back as planned/,
+    /checks, all passed/,
+    /report\.html/,
+    /Try next/,
+  ])
+    assert.match(ran.out, words)
+  assert.ok(performance.now() - began < 15_000)
+})
+
+test('colours only where they are wanted', async () => {
+  const { address } = await stand('placeholder')
+  // eslint-disable-next-line no-control-regex
+  const escape = /\u001b\[/
+  assert.doesNotMatch((await run(['survey', address])).out, escape)
+  assert.match((await run(['survey', address], { env: { NO_COLOR: '', FORCE_COLOR: '1' } })).out, escape)
+})
