@@ -6,6 +6,7 @@ import { UnpackError } from '../core/errors.js'
 import type { Check } from '../core/report/report.js'
 import type { SignedIn } from '../systems/system.js'
 import { accountOf, blankReport, type Fate } from './account.js'
+import { asUnpackError } from './error-of.js'
 import { fillFirstRun } from './first-run.js'
 import { lookAtAll } from './look.js'
 import type { RunOptions } from './options.js'
@@ -75,7 +76,25 @@ async function settleLocked(run: Run, options: SettleOptions, started: Date): Pr
   }
   const record = Record.open(run.address, options.records, started)
   record.journal({ event: 'opened' })
+  try {
+    return await carryThrough(run, options, shown, agreed, record, started)
+  } catch (error) {
+    // stopped part-way: the journal says so, and where; the next run goes on from what it finds
+    record.journal({ event: 'closed', ok: false, why: asUnpackError(error).message })
+    throw error
+  }
+}
 
+/** Everything that may write, from the first-run form on. */
+async function carryThrough(
+  run: Run,
+  options: SettleOptions,
+  shown: Seen,
+  agreed: readonly AnyDifference[],
+  record: Record,
+  started: Date,
+): Promise<Settled> {
+  const plan = shown.comparison
   const session = shown.session ?? (await fillFirstRun(run, plan, record))
   const seen = shown.session ? shown : await see(run, options, session)
   const chosen = shown.session ? agreed : await chooseAgain(options, seen.comparison, plan, agreed)
