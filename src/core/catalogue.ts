@@ -140,6 +140,12 @@ export const catalogue = {
     (d: { file: string }) => `${d.file} is not a logins file, or was damaged. It was left as it is.`,
     () => 'Bring it back from a backup, or name another with --logins.',
   ),
+  'logins-changed': entry(
+    4,
+    (d: { file: string }) =>
+      `${d.file} was made anew by somebody else meanwhile, with another key. It was left as it is.`,
+    () => 'Run the same command again.',
+  ),
   'login-unknown': entry(
     4,
     (d: { address: string; user: string; file: string }) =>

@@ -26,6 +26,8 @@ export async function confirm(baseline: Baseline, options: RunOptions): Promise<
   const run = await Run.begin(baseline, options)
   try {
     if (run.atFirstRun) throw UnpackError.of('first-run-waits', { address: run.home })
+    // nothing is kept of a run that can't begin
+    await run.login()
     const record = Record.open(run.address, options.records, started)
     record.journal({ event: 'opened' })
     const checks = await lookAtAll(run, record)

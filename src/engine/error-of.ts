@@ -7,3 +7,13 @@ export function asUnpackError(error: unknown): UnpackError {
   if (error instanceof NoAnswer) return UnpackError.of('no-answer', { url: error.url, finding: error.failure.text })
   return UnpackError.of('fault', { kind: error instanceof Error ? error.name : 'unknown' })
 }
+
+/**
+ * What went wrong with one look, in words for its check: one that fails must not end the others.
+ * @throws the error itself where it is none of a look's, a stop above all
+ */
+export function lookFailure(error: unknown): string {
+  if (error instanceof NoAnswer) return `${error.url}: ${error.failure.text}`
+  if (error instanceof UnpackError && error.code !== 'stopped') return error.message
+  throw error
+}

@@ -1,9 +1,14 @@
-import type { Check } from '../core/report/report.js'
+import type { Inventory } from '../core/areas/index.js'
+import type { Comparison } from '../core/compare.js'
 import { UnpackError } from '../core/errors.js'
-import type { SignedIn } from '../systems/system.js'
+import type { Check } from '../core/report/report.js'
+import type { Screen, SignedIn } from '../systems/system.js'
+import { lookFailure } from './error-of.js'
 import type { Record } from './record.js'
 import type { Run } from './run.js'
 import { visits } from './visits.js'
+
+const asOwner = (name: string, ok: boolean, detail: string): Check => ({ name, as: 'owner', ok, detail })
 
 /**
  * Looks at the result as visitor and as owner, in sessions of their own, and compares once more. Writes nothing.
@@ -18,68 +23,85 @@ export async function lookAtAll(run: Run, record: Record, oldPlaces: readonly st
       run.tell({ is: 'check', check })
     }
   }
-  let session: SignedIn
-  try {
-    session = await run.signIn()
-    add({ name: 'the owner can sign in', as: 'owner', ok: true, detail: run.baseline.owner.username })
-  } catch (error) {
-    if (!(error instanceof UnpackError) || error.code !== 'login-refused') throw error
-    add({
-      name: 'the owner can sign in',
-      as: 'owner',
-      ok: false,
-      detail: `${error.message} What needs the dashboard was not looked at.`,
-    })
-    add(...(await visits(run, run.compare(run.expected()), undefined, oldPlaces)))
-    return checks
-  }
-  const inventory = await run.takeStock(session)
-  const comparison = run.compare(inventory)
-  const [public_, screens] = await Promise.all([
+  const session = await signIn(run, add)
+  const inventory = session && (await read(run, session, record, add))
+  const comparison = run.compare(inventory ?? run.expected())
+  const [seen, screens] = await Promise.all([
     visits(run, comparison, inventory, oldPlaces),
-    screensOf(run, session, record),
+    session ? Promise.all(run.system.screens.map((screen) => open(run, session, screen, record))) : [],
   ])
-  add(...public_, ...screens)
-  const open = [
-    ...comparison.differences.map(({ ref }) => ref as string),
-    ...comparison.byHand.map(({ ref }) => `${ref} (by hand)`),
-    ...comparison.never.map(({ ref }) => `${ref} (never)`),
-  ]
-  add({
-    name: 'nothing is left to settle',
-    as: 'owner',
-    ok: open.length === 0,
-    detail: open.length === 0 ? 'compared again' : `not as planned: ${open.slice(0, 8).join(', ')}`,
-  })
-  add(await signOut(run, session))
+  add(...seen, ...screens)
+  if (inventory) add(nothingLeft(comparison))
+  if (session) add(await signOut(run, session))
   return checks
 }
 
-async function screensOf(run: Run, session: SignedIn, record: Record): Promise<Check[]> {
-  return Promise.all(
-    run.system.screens.map(async (screen): Promise<Check> => {
-      const answer = await session.visitor.get(screen.place)
-      const trouble = run.system.trouble(answer, screen)
-      if (trouble !== undefined) record.keepPage(screen.name, answer.text)
-      return {
-        name: `the dashboard's screen “${screen.name}” opens`,
-        as: 'owner',
-        ok: trouble === undefined,
-        detail: trouble === undefined ? answer.url : `${answer.url}: ${trouble}`,
-      }
-    }),
+type Add = (...checks: Check[]) => void
+
+/** Signs in, in a new session; where the login is refused, that is the check that failed, and visitors' looks go on. */
+async function signIn(run: Run, add: Add): Promise<SignedIn | undefined> {
+  const name = 'the owner can sign in'
+  try {
+    const session = await run.signIn()
+    add(asOwner(name, true, 'in a new session'))
+    return session
+  } catch (error) {
+    if (!(error instanceof UnpackError) || error.code !== 'login-refused') throw error
+    add(asOwner(name, false, `${error.message} What needs the dashboard was not looked at.`))
+    return undefined
+  }
+}
+
+/** Reads everything once more; a screen that is not as expected fails the comparison, and nothing else. */
+async function read(run: Run, session: SignedIn, record: Record, add: Add): Promise<Inventory | undefined> {
+  try {
+    return await run.takeStock(session)
+  } catch (error) {
+    add(asOwner(NOTHING_LEFT, false, lookFailure(error)))
+    if (error instanceof UnpackError && error.page !== undefined) record.keepPage('unexpected', error.page)
+    return undefined
+  }
+}
+
+const NOTHING_LEFT = 'nothing is left to settle'
+
+function nothingLeft({ differences, byHand, never }: Comparison): Check {
+  const left = [
+    ...differences.map(({ ref }) => ref as string),
+    ...byHand.map(({ ref }) => `${ref} (by hand)`),
+    ...never.map(({ ref }) => `${ref} (never)`),
+  ]
+  return asOwner(
+    NOTHING_LEFT,
+    left.length === 0,
+    left.length === 0 ? 'compared again' : `not as planned: ${left.slice(0, 8).join(', ')}`,
   )
 }
 
+/** Opens one screen of the dashboard; one that has trouble is kept in the record. */
+async function open(run: Run, session: SignedIn, screen: Screen, record: Record): Promise<Check> {
+  const name = `the dashboard's screen “${screen.name}” opens`
+  try {
+    const answer = await session.visitor.get(screen.place)
+    const trouble = run.system.trouble(answer, screen)
+    if (trouble === undefined) return asOwner(name, true, answer.url)
+    record.keepPage(screen.name, answer.text)
+    return asOwner(name, false, `${answer.url}: ${trouble}`)
+  } catch (error) {
+    return asOwner(name, false, lookFailure(error))
+  }
+}
+
+/** Signs out, and sees whether the dashboard is closed then. */
 async function signOut(run: Run, session: SignedIn): Promise<Check> {
-  await session.signOut().catch(() => undefined)
-  const [first] = run.system.screens
-  const answer = first && (await session.visitor.get(first.place))
-  const out = !answer || !first || run.system.trouble(answer, first) !== undefined
-  return {
-    name: 'the owner can sign out',
-    as: 'owner',
-    ok: out,
-    detail: out ? 'the dashboard asks to sign in again' : 'the dashboard still opens',
+  const name = 'the owner can sign out'
+  try {
+    await session.signOut().catch(() => undefined)
+    const [first] = run.system.screens
+    const answer = first && (await session.visitor.get(first.place))
+    const out = !answer || run.system.trouble(answer, first) !== undefined
+    return asOwner(name, out, out ? 'the dashboard asks to sign in again' : 'the dashboard still opens')
+  } catch (error) {
+    return asOwner(name, false, lookFailure(error))
   }
 }

@@ -6,7 +6,7 @@ import type { Baseline } from '../core/baseline/schema.js'
 import { compare, type Comparison } from '../core/compare.js'
 import { UnpackError } from '../core/errors.js'
 import { inventoryOf } from '../core/inventory.js'
-import type { AreaOnSystem, Session, SignedIn, System } from '../systems/system.js'
+import type { AreaOnSystem, Login, Session, SignedIn, System } from '../systems/system.js'
 import { builtIn } from '../systems/index.js'
 import { Shelf } from '../systems/shelf.js'
 import { connections } from '../web/connections.js'
@@ -69,20 +69,21 @@ export class Run {
   }
 
   /**
-   * Signs in as the owner, with the login of the logins file. Where the owner's is not there, the only one for this
-   * address will do: the user name is then told as different.
+   * The owner's login, from the logins file. Where it is not there, the only one for this address will do: the user name
+   * is then told as different.
    */
-  async signIn(): Promise<SignedIn> {
+  async login(): Promise<Login> {
     const { owner } = this.baseline
     const all = await this.options.logins.at(this.home)
-    const stored = all.find((login) => login.username === owner.username) ?? (all.length === 1 ? all[0] : undefined)
-    if (!stored)
-      throw UnpackError.of('login-missing', {
-        address: this.home,
-        user: owner.username,
-        file: this.options.logins.file,
-      })
-    const { username, password } = stored
+    const stored = all.find(({ username }) => username === owner.username) ?? (all.length === 1 ? all[0] : undefined)
+    if (stored) return stored
+    const { file } = this.options.logins
+    throw UnpackError.of('login-missing', { address: this.home, user: owner.username, file })
+  }
+
+  /** Signs in as the owner. */
+  async signIn(): Promise<SignedIn> {
+    const { username, password } = await this.login()
     this.phase('sign in', username)
     const session = await this.system.signIn(this.visitor(), { username, password })
     if (!session) throw UnpackError.of('login-refused', { address: this.home, user: username })

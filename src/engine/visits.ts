@@ -10,7 +10,7 @@ import { foundAt } from '../core/inventory.js'
 import type { Check } from '../core/report/report.js'
 import { foldSpace, foldTypography, textBlocks } from '../core/text/plain.js'
 import type { Answer } from '../web/answer.js'
-import { NoAnswer } from '../web/failure.js'
+import { lookFailure } from './error-of.js'
 import type { Run } from './run.js'
 
 /** What came of one look: nothing to complain of, or what was seen instead. */
@@ -51,8 +51,7 @@ async function checked(name: string, look: () => Promise<Outcome>): Promise<Chec
     const { ok, seen } = await look()
     return { name, as: 'visitor', ok, detail: seen }
   } catch (error) {
-    if (!(error instanceof NoAnswer)) throw error
-    return { name, as: 'visitor', ok: false, detail: `${error.url}: ${error.failure.text}` }
+    return { name, as: 'visitor', ok: false, detail: lookFailure(error) }
   }
 }
 

@@ -1,36 +1,23 @@
 import { randomUUID } from 'node:crypto'
 import { chmod, mkdir, open, readFile, rename } from 'node:fs/promises'
 import { dirname } from 'node:path'
-import { z } from 'zod'
+import lockfile from 'proper-lockfile'
 import { UnpackError } from '../core/errors.js'
-import { Secret } from '../core/secret.js'
+import type { Secret } from '../core/secret.js'
+import { envelopeOf, newKey, openKey, openLogins, sealLogins, type StoredLogin } from './sealed.js'
 
-/** The ciphers, loaded when a logins file is first opened: other commands start faster without them. */
-const age = () => import('age-encryption')
+export type { StoredLogin } from './sealed.js'
 
 /** scrypt's work factor, as a power of two: OWASP's least for a password store, about a second here, paid once a run. */
 const WORK = 17
 
-const envelope = z.strictObject({
-  unpackLogins: z.literal(1),
-  key: z.string().describe('An age identity, encrypted to the passphrase'),
-  logins: z.string().describe('The logins, encrypted to that identity'),
-})
-const contents = z.array(
-  z.strictObject({ address: z.string(), username: z.string(), password: z.string(), since: z.string() }),
-)
-
-export interface StoredLogin {
-  address: string
-  username: string
-  password: Secret
-  /** When it was stored; ISO 8601, UTC. */
-  since: string
-}
+const isOf = (address: string, username: string) => (login: StoredLogin) =>
+  login.address === address && login.username === username
 
 /**
  * The encrypted file that holds user names and passwords. Its key opens with the passphrase, slowly and once; everything
- * after that takes milliseconds. Format: docs/logins.md.
+ * after that takes milliseconds. Every change reads what is on disk first, so that runs side by side lose nothing.
+ * Format: docs/logins.md.
  */
 export class LoginsFile {
   private constructor(
@@ -44,98 +31,83 @@ export class LoginsFile {
    * Opens a logins file, or makes one where there is none (it is written with its first login).
    * @param work scrypt's work factor for a new file, as a power of two
    * @throws UnpackError `passphrase-wrong`, `logins-broken`
+   * @example const logins = await LoginsFile.open('logins.json', new Secret(passphrase))
    */
   static async open(file: string, passphrase: Secret, work = WORK): Promise<LoginsFile> {
-    const { armor, Decrypter, Encrypter, generateIdentity } = await age()
-    const text = await readFile(file, 'utf8').catch((error: unknown) => {
-      if ((error as NodeJS.ErrnoException).code === 'ENOENT') return undefined
-      throw UnpackError.of('logins-broken', { file })
-    })
+    const text = await textOf(file)
     if (text === undefined) {
-      const identity = await generateIdentity()
-      const encrypter = new Encrypter()
-      encrypter.setPassphrase(passphrase.reveal())
-      encrypter.setScryptWorkFactor(work)
-      return new LoginsFile(file, armor.encode(await encrypter.encrypt(identity)), identity, [])
+      const { key, identity } = await newKey(passphrase, work)
+      return new LoginsFile(file, key, identity, [])
     }
-    const { key, logins } = parsed(text, file)
-    const broken = () => UnpackError.of('logins-broken', { file })
-    const opener = new Decrypter()
-    opener.addPassphrase(passphrase.reveal())
-    const identity = await opener.decrypt(bytes(armor, key, broken), 'text').catch(() => {
-      throw UnpackError.of('passphrase-wrong', { file })
-    })
-    const reader = new Decrypter()
-    reader.addIdentity(identity)
-    const plain = await reader.decrypt(bytes(armor, logins, broken), 'text').catch(() => {
-      throw broken()
-    })
-    const stored = contents.safeParse(JSON.parse(plain))
-    if (!stored.success) throw UnpackError.of('logins-broken', { file })
-    return new LoginsFile(
-      file,
-      key,
-      identity,
-      stored.data.map((login) => ({ ...login, password: new Secret(login.password) })),
-    )
+    const envelope = envelopeOf(text, file)
+    const identity = await openKey(envelope, passphrase, file)
+    return new LoginsFile(file, envelope.key, identity, await openLogins(envelope, identity, file))
   }
 
+  /** All logins, by address and user name. */
   list(): readonly StoredLogin[] {
     return [...this.logins].sort((a, b) => a.address.localeCompare(b.address) || a.username.localeCompare(b.username))
   }
 
   find(address: string, username: string): StoredLogin | undefined {
-    return this.logins.find((login) => login.address === address && login.username === username)
+    return this.logins.find(isOf(address, username))
   }
 
+  /** All logins for an address. */
   at(address: string): readonly StoredLogin[] {
     return this.logins.filter((login) => login.address === address)
   }
 
   /** Stores a login, in place of an older one of that name; when this returns, it is on disk. */
   async put(address: string, username: string, password: Secret): Promise<void> {
-    const others = this.logins.filter((login) => login.address !== address || login.username !== username)
-    await this.#write([...others, { address, username, password, since: new Date().toISOString() }])
+    const login: StoredLogin = { address, username, password, since: new Date().toISOString() }
+    const older = isOf(address, username)
+    await this.#change((logins) => [...logins.filter((one) => !older(one)), login])
   }
 
+  /** Forgets a login; false if there was none. */
   async remove(address: string, username: string): Promise<boolean> {
-    const others = this.logins.filter((login) => login.address !== address || login.username !== username)
-    if (others.length === this.logins.length) return false
-    await this.#write(others)
+    const older = isOf(address, username)
+    if (!this.logins.some(older)) return false
+    await this.#change((logins) => logins.filter((one) => !older(one)))
     return true
   }
 
-  async #write(logins: StoredLogin[]): Promise<void> {
-    const { armor, Encrypter, identityToRecipient } = await age()
-    const encrypter = new Encrypter()
-    encrypter.addRecipient(await identityToRecipient(this.identity))
-    const plain = JSON.stringify(logins.map((login) => ({ ...login, password: login.password.reveal() })))
-    const text = `${JSON.stringify({ unpackLogins: 1, key: this.key, logins: armor.encode(await encrypter.encrypt(plain)) }, null, 2)}\n`
-    await writeAtomically(this.file, text)
-    this.logins = logins
+  async #change(change: (logins: StoredLogin[]) => StoredLogin[]): Promise<void> {
+    await mkdir(dirname(this.file), { recursive: true, mode: 0o700 })
+    const patience = { retries: 40, minTimeout: 25, maxTimeout: 250 }
+    const unlock = await lockfile.lock(this.file, { realpath: false, stale: 10_000, retries: patience })
+    try {
+      const logins = change(await this.#onDisk())
+      await writeAtomically(this.file, await sealLogins(logins, this.key, this.identity))
+      this.logins = logins
+    } finally {
+      await unlock()
+    }
+  }
+
+  /** What is on disk now: another run may have stored a login since this one opened the file. */
+  async #onDisk(): Promise<StoredLogin[]> {
+    const text = await textOf(this.file)
+    if (text === undefined) return this.logins
+    const envelope = envelopeOf(text, this.file)
+    if (envelope.key !== this.key) throw UnpackError.of('logins-changed', { file: this.file })
+    return openLogins(envelope, this.identity, this.file)
   }
 }
 
-/** The bytes behind age's armour. */
-function bytes(armor: { decode(text: string): Uint8Array }, armored: string, broken: () => Error): Uint8Array {
+/** A file's text; undefined if there is none. */
+async function textOf(file: string): Promise<string | undefined> {
   try {
-    return armor.decode(armored)
-  } catch {
-    throw broken()
-  }
-}
-
-function parsed(text: string, file: string): z.output<typeof envelope> {
-  try {
-    return envelope.parse(JSON.parse(text))
-  } catch {
+    return await readFile(file, 'utf8')
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'ENOENT') return undefined
     throw UnpackError.of('logins-broken', { file })
   }
 }
 
 /** Written beside the old one, flushed, then put in its place: a stop leaves one or the other, whole. */
 async function writeAtomically(file: string, text: string): Promise<void> {
-  await mkdir(dirname(file), { recursive: true, mode: 0o700 })
   const beside = `${file}.${randomUUID()}.new`
   const handle = await open(beside, 'wx', 0o600)
   try {

@@ -60,3 +60,24 @@ test('it is plain age inside: the passphrase opens the key, the key opens the lo
   reader.addIdentity(identity)
   assert.match(await reader.decrypt(armor.decode(logins), 'text'), /harbour-light-41/)
 })
+
+test('runs side by side lose nothing: every change reads what is on disk first', async () => {
+  const { file } = await made('e.json')
+  const [one, two] = await Promise.all([LoginsFile.open(file, phrase), LoginsFile.open(file, phrase)])
+  await Promise.all([
+    one.put('http://127.0.0.1:1/', 'kelp', new Secret('a')),
+    two.put('http://127.0.0.1:2/', 'limpet', new Secret('b')),
+  ])
+  assert.deepEqual(
+    (await LoginsFile.open(file, phrase)).list().map(({ username }) => username),
+    ['kelp', 'limpet', 'marlow'],
+  )
+  // two that were begun as new: the second finds another's key, and leaves the file alone
+  const [first, second] = await Promise.all([
+    LoginsFile.open(join(root, 'f.json'), phrase, 4),
+    LoginsFile.open(join(root, 'f.json'), phrase, 4),
+  ])
+  await first.put('http://127.0.0.1:1/', 'kelp', new Secret('a'))
+  await assert.rejects(second.put('http://127.0.0.1:2/', 'limpet', new Secret('b')), { code: 'logins-changed' })
+  assert.equal((await LoginsFile.open(join(root, 'f.json'), phrase)).list().length, 1)
+})

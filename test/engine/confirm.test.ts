@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict'
 import { readdirSync, statSync } from 'node:fs'
+import type { IncomingMessage, ServerResponse } from 'node:http'
 import { after, before, test } from 'node:test'
 import { confirm, settle, type Check } from 'unpack'
 import { demoBaseline } from '../help/demo.js'
@@ -128,3 +129,21 @@ test('signing out that does not end the session', async () => {
     ['the owner can sign out'],
   )
 })
+
+test('a page that leads away, and a screen that can’t be read: a failed check each, and the others go on', async () => {
+  const names = await failing((url, html) =>
+    url === '/office/settings' ? '<html><body>Closed for today</body></html>' : html,
+  )
+  // the settings are read for the comparison too, and without it no item's address is known
+  assert.deepEqual(names, ['nothing is left to settle', "the dashboard's screen “settings” opens"])
+  standIn.app.server.prependListener('request', leadAway)
+  const away = await failing()
+  standIn.app.server.off('request', leadAway)
+  assert.deepEqual(away, ['/what-we-mend/ shows “toasters”', 'the page “What we mend” shows its text'].reverse())
+})
+const leadAway = (request: IncomingMessage, response: ServerResponse) => {
+  if (request.url !== '/what-we-mend/') return
+  request.url = '/nowhere'
+  const writeHead = response.writeHead.bind(response)
+  Object.assign(response, { writeHead: () => writeHead(302, { location: 'http://127.0.0.1:9/' }) })
+}
