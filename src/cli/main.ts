@@ -1,5 +1,6 @@
 #!/usr/bin/env node
 import { Command, CommanderError } from 'commander'
+import { UnpackError } from '../core/errors.js'
 import { fail } from './fail.js'
 import { version } from './package.js'
 
@@ -67,6 +68,10 @@ try {
     program.addCommand((name === wanted ? await load() : new Command(name)).description(about).exitOverride())
   await program.parseAsync()
 } catch (error) {
-  if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : 2
-  else fail(error, process.argv.includes('--json'))
+  const json = process.argv.includes('--json')
+  if (!(error instanceof CommanderError)) fail(error, json)
+  else if (error.exitCode === 0) process.exitCode = 0
+  // people were told already, on standard error; programs get their document
+  else if (json) fail(UnpackError.of('command-line-wrong', { what: error.message.replace(/^error: /, '') }), json)
+  else process.exitCode = 2
 }

@@ -41,7 +41,12 @@ export function isOn(address: SiteAddress, url: string): boolean {
 /** True if the host is this very machine, where plain http gives nothing away. */
 export function isThisMachine(address: SiteAddress): boolean {
   const { hostname } = new URL(address.origin)
-  return hostname === 'localhost' || hostname.endsWith('.localhost') || /^127(?:\.\d{1,3}){3}$/.test(hostname) || hostname === '[::1]'
+  return (
+    hostname === 'localhost' ||
+    hostname.endsWith('.localhost') ||
+    /^127(?:\.\d{1,3}){3}$/.test(hostname) ||
+    hostname === '[::1]'
+  )
 }
 
 /** A name for files and folders: `http_127.0.0.1_4101_blog`. */

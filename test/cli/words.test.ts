@@ -45,6 +45,12 @@ test('a wrong command line: exit 2, one message, no trace', async () => {
   )
 })
 
+test('a wrong command line with --json is one document too', async () => {
+  const ran = await run(['settle', demo, '--colour', '--json'])
+  const { error } = json(ran, 'error') as { error: { code: string; message: string } }
+  assert.deepEqual([ran.exit, error.code, error.message], [2, 'command-line-wrong', "unknown option '--colour'"])
+})
+
 test('a baseline with mistakes: each on a line with its place, exit 2, and nothing was asked of any site', async () => {
   const standIn = await stand()
   const file = join(root, 'wrong.yaml')

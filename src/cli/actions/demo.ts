@@ -28,7 +28,7 @@ export async function demo(flags: { keep?: boolean }): Promise<void> {
   const host = standInBlog({ standing: 'placeholder' })
   const address = await host.listen(4101).catch(() => host.listen(0))
   try {
-    await runDemo(host, address)
+    await runDemo(host, address, flags.keep ?? false)
     if (!flags.keep) return
     process.stdout.write(`\nThe site stays up at ${address} until Ctrl-C.\n`)
     await untilStopped()
@@ -37,7 +37,7 @@ export async function demo(flags: { keep?: boolean }): Promise<void> {
   }
 }
 
-async function runDemo(host: ReturnType<typeof standInBlog>, address: string): Promise<void> {
+async function runDemo(host: ReturnType<typeof standInBlog>, address: string, keep: boolean): Promise<void> {
   const say = (...lines: string[]) => process.stdout.write(`${lines.join('\n')}\n`)
   const file = join(packageFolder(), 'demo', 'repair-cafe', 'baseline.yaml')
   const baseline = baselineFile(file, address)
@@ -83,22 +83,22 @@ async function runDemo(host: ReturnType<typeof standInBlog>, address: string): P
 
   const site = addressText(parseAddress(address) ?? { origin: address, base: '/' })
   say(
-    heading('There it is'),
+    heading(keep ? 'There it is' : 'There it was: --keep leaves it up'),
     ...row('site', site),
     ...row('dashboard', `${site}enter, as ${baseline.owner.username}`),
     ...row(
       'password',
-      `UNPACK_PASSPHRASE=${PASSPHRASE} unpack logins show ${site} ${baseline.owner.username} --logins ${loginsFile}`,
+      `UNPACK_PASSPHRASE=${PASSPHRASE} npx unpack logins show ${site} ${baseline.owner.username} --logins ${loginsFile}`,
     ),
     ...row('report', join(settled.record ?? '', 'report.html')),
     ...row('baseline', file),
     '',
     heading('Try next'),
-    ...row('', 'unpack demo --keep, then look around on the site'),
+    ...row('', 'npx unpack demo --keep, then look around on the site'),
     ...row(
       '',
-      'unpack stand-in blog, and in a second terminal: unpack settle with that baseline, changed to your liking',
+      'npx unpack stand-in blog, and in a second terminal: npx unpack settle with that baseline, changed to your liking',
     ),
-    ...row('', 'unpack survey with the address of a blog of your own: it only looks'),
+    ...row('', 'npx unpack survey with the address of a blog of your own: it only looks'),
   )
 }
