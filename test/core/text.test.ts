@@ -26,6 +26,14 @@ test('a body in CommonMark passes no HTML and no script on', () => {
   assert.doesNotMatch(htmlOf('[x](javascript:alert(1))'), /javascript:/)
 })
 
+test('a line that ends within a paragraph ends as a space; breaks, code and lists stay', () => {
+  const html = htmlOf('one\n*two*\n**three**\nfour  \nfive\n\n- a\n  b\n  - c\n\n```\nx\ny\n```\n\n> q\n> r `s\nt`')
+  assert.equal(
+    html,
+    '<p>one <em>two</em> <strong>three</strong> four<br />five</p>\n<ul>\n<li>a b <ul>\n<li>c</li>\n</ul>\n</li>\n</ul>\n<pre><code>x\ny\n</code></pre>\n<blockquote>\n<p>q r <code>s t</code></p>\n</blockquote>',
+  )
+})
+
 test('stripped text: nothing in a tag’s place, entities decoded, every white space folded', () => {
   assert.equal(strippedText('<!-- c --><p>A&nbsp;b\n\n<b>c</b>d &amp; e</p>'), 'A b cd & e')
 })

@@ -51,6 +51,9 @@ test('by the command line, from the first-run form to a confirmed blog; writes a
     '2 home',
     'the sample page was taken over in place',
   )
+  // a line that ends within a paragraph of the file is no break on the site
+  const home = await (await fetch(`${blog.address}home/`)).text()
+  assert.match(home, /<p>Bring it broken[^<]*<em>yours<\/em>: sit down[^<]*<\/p>/)
   const before = blog.writes()
   const again = await run(['settle', demo, '--at', blog.address, '--yes', '--json'])
   assert.deepEqual(
