@@ -7,10 +7,11 @@ need() {
   for package; do
     [ "$(dpkg-query -W -f='${db:Status-Status}' "$package" 2>/dev/null)" = installed ] || missing+=("$package")
   done
+  # the lab and a test download packages too: lists that have gone stale would lead them nowhere
+  [ "$(id -u)" != 0 ] || apt-get -o DPkg::Lock::Timeout=300 -q update >/dev/null
   [ ${#missing[@]} -gt 0 ] || return 0
   [ "$(id -u)" = 0 ] || { echo "check: run as root once, to install: ${missing[*]}" >&2; exit 1; }
   echo "check: installing ${missing[*]}"
-  apt-get -o DPkg::Lock::Timeout=300 -q update >/dev/null
   # nothing that is installed here may start a service of the machine's own
   DEBIAN_FRONTEND=noninteractive RUNLEVEL=1 apt-get -o DPkg::Lock::Timeout=300 -q install -y --no-install-recommends "${missing[@]}" >/dev/null
 }
