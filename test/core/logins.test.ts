@@ -42,7 +42,7 @@ test('one slow derivation opens it; a write takes milliseconds', async () => {
   const began = performance.now()
   for (let count = 0; count < 20; count += 1)
     await logins.put('http://127.0.0.1:4101/', `member${count}`, new Secret('x'))
-  assert.ok((performance.now() - began) / 20 < 100)
+  assert.ok((performance.now() - began) / 20 < 250)
   assert.equal((await LoginsFile.open(file, phrase)).list().length, 21)
   assert.equal(await logins.remove('http://127.0.0.1:4101/', 'marlow'), true)
   assert.equal(await logins.remove('http://127.0.0.1:4101/', 'marlow'), false)
