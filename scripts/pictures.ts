@@ -8,10 +8,10 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { setTimeout as wait } from 'node:timers/promises'
-import { chromium } from 'playwright-core'
 import { createServer } from 'vite'
 import { LoginsFile, Secret } from 'unpack'
 import { standInBlog } from '../stand-ins/blog/server/index.js'
+import { launchBrowser } from '../test/help/browser.js'
 import { root } from '../test/help/root.js'
 
 const out = join(root, 'docs/screenshots')
@@ -89,18 +89,7 @@ await terminal(
   280,
 )
 
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-})
+const browser = await launchBrowser()
 async function page(
   name: string,
   url: string,

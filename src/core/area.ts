@@ -99,8 +99,6 @@ export interface Area<N extends string, I extends ItemShape> {
   call(item: I): string
   /** A field and its value in an owner's words, where its name alone won't do. */
   say?(key: keyof I & string): string
-  /** True if items of somebody's own here make it a site in use; so unless said otherwise. */
-  counts?(found: Found<N, I>): boolean
   /** What visitors should see of these items. */
   expect?(items: readonly I[], baseline: Baseline): Expectation[]
 }

@@ -6,9 +6,10 @@ import { extname, join } from 'node:path'
 import { after, before, test } from 'node:test'
 import { pathToFileURL } from 'node:url'
 import { createRequire } from 'node:module'
-import { chromium, type Browser, type Page } from 'playwright-core'
+import type { Browser, Page } from 'playwright-core'
 import { build } from 'vite'
 import { settle } from 'unpack'
+import { launchBrowser } from '../help/browser.js'
 import { demoBaseline } from '../help/demo.js'
 import { folder } from '../help/folders.js'
 import { root as project } from '../help/root.js'
@@ -40,18 +41,7 @@ before(async () => {
   })
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
   site = `http://127.0.0.1:${(server.address() as AddressInfo).port}/`
-  browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  })
+  browser = await launchBrowser()
 })
 after(() => browser.close())
 after(() => server.close())

@@ -6,12 +6,11 @@ import type { Comparison, SomeArea, SomeDifference, SomeFound } from './result.j
 const isGone = (baseline: Baseline, area: SomeArea, found: SomeFound): boolean =>
   ((baseline.gone as Record<string, string[] | undefined>)[area.name] ?? []).includes(nameIn(found.ref))
 
-const isSomebodys = (area: SomeArea, found: SomeFound): boolean =>
-  found.origin === "somebody's" && (area.counts?.(found) ?? true)
+const isSomebodys = ({ origin }: SomeFound): boolean => origin === "somebody's"
 
 /** Refs of what neither shipped nor stands in the baseline, wanted or gone. */
 export const othersIn = (area: SomeArea, rest: readonly SomeFound[], baseline: Baseline): string[] =>
-  rest.filter((found) => isSomebodys(area, found) && !isGone(baseline, area, found)).map(({ ref }) => ref)
+  rest.filter((found) => isSomebodys(found) && !isGone(baseline, area, found)).map(({ ref }) => ref)
 
 /** What becomes of items that no plan means: some go, the others are kept, and it is said why. */
 export function leftOver(
@@ -30,7 +29,7 @@ export function leftOver(
     const mayGo = goesIn(baseline, area.name)
     if (isGone(baseline, area, found)) goes('the baseline says that it is to go')
     else if (found.origin === 'shipped, edited') keep(`${what} shipped with the system and was edited since`)
-    else if (isSomebodys(area, found)) keep(`${what} is somebody's own`)
+    else if (isSomebodys(found)) keep(`${what} is somebody's own`)
     else if (!mayGo) continue
     else if (found.origin === 'probably shipped') keep(`${what} probably shipped, but its text is not one we know`)
     else if (found.needed)

@@ -3,12 +3,11 @@ import { load } from 'cheerio'
 import type { Marks } from '../../core/area.js'
 import type { Recognised } from '../../core/findings.js'
 import { originOf } from '../../core/shipped.js'
-import { digest } from '../../core/text/digest.js'
-import { strippedText } from '../../core/text/plain.js'
 import { jsonOf, type Answer } from '../../web/answer.js'
 import { has } from '../../web/forms.js'
 import type { Look } from '../system.js'
-import { shippedTexts, shippedWords } from './shipped-texts.js'
+import { isShippedAsSeen } from './shipped-on-page.js'
+import { shippedWords } from './shipped-texts.js'
 
 const PROVEN = /^6\.1(?:\.|$)/
 const rootSchema = z.object({ url: z.string(), home: z.string(), namespaces: z.array(z.string()) })
@@ -70,19 +69,6 @@ async function jsonAt(look: Look, place: string): Promise<unknown> {
   return answer?.status === 200 ? jsonOf(answer) : undefined
 }
 
-const plainer = (html: string): string =>
-  strippedText(html)
-    .replace(/[\u2018\u2019]/g, "'")
-    .replace(/[\u201c\u201d]/g, '"')
-    .replace(/\u2026/g, '...')
-const isKnown = (html: string): boolean =>
-  [strippedText(html), plainer(html)].some(
-    (text) =>
-      shippedTexts.post.has(digest(text)) ||
-      shippedTexts.page.has(digest(text)) ||
-      shippedTexts.comment.has(digest(text)),
-  )
-
 /** What a visitor can see of the items; each list is asked for once, and only its first page. */
 async function seenBy(look: Look): Promise<Recognised['seen']> {
   const list = (route: string) => jsonAt(look, `?rest_route=/wp/v2/${route}&per_page=20`)
@@ -96,7 +82,7 @@ async function seenBy(look: Look): Promise<Recognised['seen']> {
     judged(`${kind}/${item.slug}`, {
       place: item.id === id,
       untouched: item.date_gmt === item.modified_gmt,
-      known: isKnown(item.content.rendered),
+      known: isShippedAsSeen(item.content.rendered, look.front.url),
     })
   return [
     ...(entries.safeParse(posts).data ?? []).map(entry('posts', 1)),
@@ -105,7 +91,7 @@ async function seenBy(look: Look): Promise<Recognised['seen']> {
       judged(`comments/${item.id}`, {
         place: item.id === 1 && item.author === 0,
         untouched: true,
-        known: isKnown(item.content.rendered),
+        known: isShippedAsSeen(item.content.rendered, look.front.url),
       }),
     ),
     ...(terms.safeParse(categories).data ?? []).map((item) =>

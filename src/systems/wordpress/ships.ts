@@ -1,12 +1,11 @@
 import type { Marks } from '../../core/area.js'
 import type { Reading } from '../../core/areas/index.js'
 import type { Baseline } from '../../core/baseline/schema.js'
-import { digest } from '../../core/text/digest.js'
-import { foldSpace, strippedText, textBlocks } from '../../core/text/plain.js'
+import { textBlocks } from '../../core/text/plain.js'
 import { load } from 'cheerio'
 import { localeOf } from './locale.js'
-import { shippedDigest } from './marks.js'
-import { shippedTexts, shippedWords, type ShippedWords } from './shipped-texts.js'
+import { isShippedAsSeen } from './shipped-on-page.js'
+import { shippedWords, type ShippedWords } from './shipped-texts.js'
 
 const shipped: Marks = { place: true, untouched: true, known: true }
 
@@ -66,29 +65,10 @@ export function shippedPlaces(baseline: Baseline): { area: 'posts' | 'pages'; pl
   ]
 }
 
-const digests = new Set(Object.values(shippedTexts).flatMap((set) => [...set]))
-/** On the way to a visitor the system makes quotes and dashes typographic; texts ship with plain ones. */
-const plainer = (text: string): string =>
-  text
-    .replace(/[\u2018\u2019]/g, "'")
-    .replace(/[\u201c\u201d]/g, '"')
-    .replace(/\u2026/g, '...')
-    .replace(/ [\u2013\u2014] /g, ' - ')
-
 /** Whether an element of a public page holds just a text that ships. */
 export function showsShippedText(html: string, home: string): boolean {
   if (textBlocks(html).length === 0) return false
   const $ = load(html)
-  return $('body *')
-    .toArray()
-    .some((element) => {
-      if ($(element).is('script, style')) return false
-      const text = strippedText($.html($(element).contents()))
-      return (
-        text.length > 40 &&
-        [text, plainer(text)].some(
-          (form) => digests.has(digest(foldSpace(form))) || digests.has(shippedDigest(form, home)),
-        )
-      )
-    })
+  const pieces = $('body *').not('script, style').toArray()
+  return pieces.some((element) => isShippedAsSeen($.html($(element).contents()), home))
 }

@@ -1,0 +1,16 @@
+import { chromium, type Browser } from 'playwright-core'
+
+/** Debian's Chromium, without a window and without asking anybody anything. */
+export const launchBrowser = (): Promise<Browser> =>
+  chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  })
