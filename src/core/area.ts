@@ -2,7 +2,7 @@ import type { Ref } from './ref.js'
 import type { Baseline } from './baseline/schema.js'
 
 /** A field's value. Plain data only, so that items can be compared, printed and kept in a journal. */
-export type Value = string | number | boolean | null | readonly Value[]
+export type Value = string | number | boolean | null | readonly Value[] | { readonly [key: string]: Value }
 /** One thing on a site, in core's words; a field that is left out is left alone. */
 export type ItemShape = object
 
@@ -71,26 +71,41 @@ export type Ability = 'can' | 'unseen' | { byHand: string } | { never: string }
 
 /** What somebody should see on the public site once the baseline is settled. */
 export type Expectation = { name: string; at: 'front' | 'feed' | { ref: string } } & (
-  { look: 'shows'; texts: readonly string[] } | { look: 'feed' } | { look: 'robots'; welcome: boolean }
+  | { look: 'shows'; texts: readonly string[] }
+  | { look: 'links'; labels: readonly string[] }
+  | { look: 'feed'; most?: number }
+  | { look: 'robots'; welcome: boolean }
+  | { look: 'icon' }
+  | { look: 'theme'; use: string }
+  | { look: 'sign-up'; open: boolean }
 )
+
+/** What should stand on the site, by area and field by field. */
+export type Settled = Readonly<Record<string, readonly Readonly<Record<string, Value | undefined>>[] | undefined>>
 
 /** One side of a site. Adding one means a file like this, a line in `areas/index.ts`, and files of the same name in systems. */
 export interface Area<N extends string, I extends ItemShape> {
   name: N
   /** What an owner calls it: `categories`. */
   title: string
+  /** Its key in the baseline, where that is not its name. */
+  key?: string
   /** One item, or a list that means at least these. */
   list: 'one' | 'at least'
+  /** Areas that change what is possible here: settled and read before these differences are translated. */
+  follows?: readonly string[]
   /** The item's fields, in the order in which an owner reads them. */
   keys: readonly (keyof I & string)[]
   /** The ref an item goes by. */
   ref(item: I): Ref<N>
   /** What the baseline wants here; an area that is only looked at wants nothing. */
   plan(baseline: Baseline): Plan<I>[]
-  /** Fields that hold a ref: what must stand before. */
+  /** Fields that hold refs (one, a list, or groups with a `ref`): what must stand before. */
   links?: readonly (keyof I & string)[]
   /** The link whose removal takes this item along. */
   within?: keyof I & string
+  /** Why an item that no plan means goes, where the baseline says so in its own way. */
+  goes?(item: I, baseline: Baseline): string | undefined
   /** Fields that are the owner's once they edited them. */
   texts?: readonly (keyof I & string)[]
   /** True if two values of a field mean the same; plain equality where left out. */
@@ -99,6 +114,8 @@ export interface Area<N extends string, I extends ItemShape> {
   call(item: I): string
   /** A field and its value in an owner's words, where its name alone won't do. */
   say?(key: keyof I & string): string
+  /** A field's value in an owner's words, where it is more than a text. */
+  show?(key: keyof I & string, value: Value): string
   /** What visitors should see of these items. */
-  expect?(items: readonly I[], baseline: Baseline): Expectation[]
+  expect?(items: readonly I[], baseline: Baseline, settled: Settled): Expectation[]
 }

@@ -46,6 +46,21 @@ export const catalogue = {
       `${d.from} leads to ${d.to}, so that is the site's address. No password was sent.`,
     (d) => `If that is your site, write “address: ${d.to}” in the baseline, or add --at ${d.to}`,
   ),
+  'archive-broken': entry(
+    2,
+    (d: { file: string }) => `The archive ${d.file} can't be opened: it is damaged, or is no zip.`,
+    () => 'Download it again, or ask where it comes from. Nothing was sent.',
+  ),
+  'archive-too-large': entry(
+    2,
+    (d: { file: string; most: string }) => `The archive ${d.file} holds more than ${d.most}, so it was not opened.`,
+  ),
+  'package-not-found': entry(
+    2,
+    (d: { file: string; use: string; holds: string[] }) =>
+      `${d.file} holds no “${d.use}”; ${d.holds.length === 0 ? 'nothing in it is of that kind for this system' : `it holds ${list(d.holds)}`}.`,
+    (d) => (d.holds.length === 0 ? 'Nothing was sent.' : 'Write the name it has there into the baseline. Nothing was sent.'),
+  ),
   'steps-in-a-circle': entry(
     2,
     (d: { refs: string[] }) => `These need each other, so none can come first: ${list(d.refs)}.`,

@@ -1,7 +1,7 @@
 import { anyItem, areaNames, areaOf, type AreaName, type Inventory } from './areas/index.js'
 import type { Baseline } from './baseline/schema.js'
 import { bind, type Binding } from './comparing/bind.js'
-import { fallingWith, leftOver, othersIn } from './comparing/left-over.js'
+import { fallingWith, leftOver, othersIn, type Sampled } from './comparing/left-over.js'
 import {
   emptyComparison,
   type CompareOptions,
@@ -11,6 +11,7 @@ import {
 } from './comparing/result.js'
 import { weigh } from './comparing/weigh.js'
 import { inOrder } from './order.js'
+import { itemDigest } from './text/digest.js'
 
 export type { CompareOptions, Comparison, Remark } from './comparing/result.js'
 
@@ -35,7 +36,11 @@ export function compare(baseline: Baseline, inventory: Inventory, options: Compa
 
   // somebody's own items decide first: on a site in use what shipped stays, and nothing is taken over
   let bound = bindAll(true)
-  result.others = [...bound].flatMap(([name, { rest }]) => othersIn(areaOf(name), rest, baseline))
+  const sampled: Sampled = ({ ref, item }) => {
+    const digest = options.sampled?.(ref)
+    return digest === undefined ? undefined : digest === itemDigest(item) ? 'untouched' : 'touched'
+  }
+  result.others = [...bound].flatMap(([name, { rest }]) => othersIn(areaOf(name), rest, baseline, sampled))
   const inUse = result.others.length > 0
   if (inUse) bound = bindAll(false)
 
@@ -45,15 +50,15 @@ export function compare(baseline: Baseline, inventory: Inventory, options: Compa
     const area = areaOf(name)
     const binding = bound.get(name)
     if (!binding) {
-      const planned = area.plan(baseline).map(({ item }) => area.ref(item))
-      result.never.push(...planned.map((ref) => ({ ref, text: `this system has no ${area.title}` })))
+      if (area.plan(baseline).length > 0 && !baseline.leave.includes(area.key ?? area.name))
+        result.never.push({ ref: name, text: options.without?.(name) ?? `this system has no ${area.title}` })
       continue
     }
     result.settled[name] = binding.pairs.map((pair) =>
       weigh(area, pair, { baseline, options, toCome }, result, differences),
     )
     result.notes.push(...binding.notes)
-    leftOver(area, binding.rest, baseline, inUse, result, differences)
+    leftOver(area, binding.rest, baseline, inUse, sampled, result, differences)
   }
   result.differences = inOrder(fallingWith(differences))
   return result

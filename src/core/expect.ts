@@ -5,4 +5,4 @@ import type { Comparison } from './compare.js'
 
 /** What visitors should see once a baseline is settled, in the order of the areas. */
 export const expectations = (settled: Comparison['settled'], baseline: Baseline): Expectation[] =>
-  areaNames.flatMap((name) => areaOf(name).expect?.(settled[name] ?? [], baseline) ?? [])
+  areaNames.flatMap((name) => areaOf(name).expect?.(settled[name] ?? [], baseline, settled) ?? [])

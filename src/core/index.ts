@@ -12,6 +12,7 @@ export type {
   Origin,
   Plan,
   ReadItem,
+  Settled,
   Value,
 } from './area.js'
 export {
@@ -27,6 +28,7 @@ export {
 export { mistakeText, type Mistake } from './baseline/mistakes.js'
 export { filesNamed, mistakesIn, readBaseline, type ReadBaseline } from './baseline/read.js'
 export { baselineJsonSchema, type Baseline } from './baseline/schema.js'
+export type { Files } from './baseline/files.js'
 export type { Position } from './baseline/source.js'
 export { compare, type CompareOptions, type Comparison, type Remark } from './compare.js'
 export { catalogue } from './catalogue.js'
@@ -40,8 +42,13 @@ export { reportHtml } from './report/html.js'
 export * from './report/report.js'
 export { Secret } from './secret.js'
 export { originOf } from './shipped.js'
-export { digest } from './text/digest.js'
+export type { Package, Packages } from './package.js'
+export { datePattern, type DatePattern } from './text/dates.js'
+export { digest, itemDigest } from './text/digest.js'
 export { htmlOf } from './text/markdown.js'
 export { bodyDigest, normalForm, sameText } from './text/normal-form.js'
 export { decoded, foldSpace, foldTypography, strippedText, textBlocks } from './text/plain.js'
+export { postAddressParts, type AddressPart } from './text/post-address.js'
+export { slugOf } from './text/slug-of.js'
+export { isUpload, uploadSource, type Upload } from './upload.js'
 export { changes, differenceLines, differenceText, valueText } from './words.js'

@@ -1,12 +1,17 @@
 import { anyItem, areaNames, areaOf, type AnyDifference } from './areas/index.js'
 
-const textOf = (value: unknown): string => (typeof value === 'string' ? value : '')
+/** The refs in a field: itself, those of a list, those of groups with a `ref`. */
+function refsOf(value: unknown): string[] {
+  if (typeof value === 'string') return value === '' ? [] : [value]
+  if (Array.isArray(value)) return value.flatMap(refsOf)
+  return typeof value === 'object' && value !== null && 'ref' in value ? refsOf(value.ref) : []
+}
 
 /** The refs of what must stand before a difference can be settled. */
 export function needsOf(difference: AnyDifference): string[] {
   if (difference.is === 'left over') return []
   const wanted = anyItem(difference.wanted)
-  return (areaOf(difference.area).links ?? []).map((key) => textOf(wanted[key])).filter((ref) => ref !== '')
+  return (areaOf(difference.area).links ?? []).flatMap((key) => refsOf(wanted[key]))
 }
 
 /**

@@ -14,3 +14,10 @@ declare class URL {
   username: string
   password: string
 }
+declare class TextDecoder {
+  constructor(label?: string, options?: { fatal?: boolean })
+  decode(input: Uint8Array): string
+}
+declare class TextEncoder {
+  encode(input: string): Uint8Array
+}

@@ -5,10 +5,14 @@ import { textBlocks } from './text/plain.js'
 const field = (item: object, key: string): Value => anyItem(item)[key] ?? ''
 
 /** A value in quotes, short enough for a line; a body by its first words, nothing as “nothing”. */
-export function valueText(key: string, value: Value): string {
+export function valueText(key: string, value: Value, show?: (key: string, value: Value) => string): string {
   if (value === null) return 'what shipped'
   const text =
-    key === 'body' ? textBlocks(String(value)).join(' ') : Array.isArray(value) ? value.join(', ') : String(value)
+    key === 'body'
+      ? textBlocks(String(value)).join(' ')
+      : value === ''
+        ? ''
+        : (show?.(key, value) ?? (Array.isArray(value) ? value.join(', ') : String(value)))
   if (text === '') return 'nothing'
   return key === 'parent' ? text : `“${text.length > 60 ? `${text.slice(0, 57)}…` : text}”`
 }
@@ -37,7 +41,7 @@ export function differenceText(difference: AnyDifference): string {
   if (difference.is === 'missing' && area.list !== 'one') return `${area.call(anyItem(difference.wanted))} is missing`
   const item = anyItem(difference.is === 'different' ? difference.found.item : difference.wanted)
   const parts = changes(difference).map(
-    ({ key, found, wanted }) => `${area.say?.(key) ?? key} ${valueText(key, found)} → ${valueText(key, wanted)}`,
+    ({ key, found, wanted }) => `${area.say?.(key) ?? key} ${valueText(key, found, area.show)} → ${valueText(key, wanted, area.show)}`,
   )
   return `${area.list === 'one' ? '' : `${area.call(item)}: `}${parts.join(', ')}`
 }
@@ -47,6 +51,6 @@ export function differenceLines(difference: AnyDifference): string[] {
   const area = areaOf(difference.area)
   if (area.list !== 'one' || difference.is === 'left over') return [differenceText(difference)]
   return changes(difference).map(
-    ({ key, found, wanted }) => `${area.say?.(key) ?? key}: ${valueText(key, found)} → ${valueText(key, wanted)}`,
+    ({ key, found, wanted }) => `${area.say?.(key) ?? key}: ${valueText(key, found, area.show)} → ${valueText(key, wanted, area.show)}`,
   )
 }

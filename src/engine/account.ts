@@ -91,8 +91,8 @@ export function accountOf(
     else {
       const fields = changes(difference).map(({ key, found, wanted }) => ({
         name: area.say?.(key) ?? key,
-        found: valueText(key, found),
-        wanted: valueText(key, wanted),
+        found: valueText(key, found, area.show),
+        wanted: valueText(key, wanted, area.show),
       }))
       changed.push({
         area: difference.area,

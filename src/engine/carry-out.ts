@@ -1,26 +1,33 @@
 import type { AnyDifference, Inventory } from '../core/areas/index.js'
-import type { Id } from '../core/area.js'
 import { UnpackError } from '../core/errors.js'
 import { allFound } from '../core/inventory.js'
 import type { Carried, Carrier, Step } from '../systems/step.js'
 import type { Session } from '../systems/system.js'
 import { foundIn, wantedIn } from './account.js'
 import { carry, refsOf } from './carry.js'
+import type { Known } from './fill.js'
+import { keepOwner, ownerSecret } from './owner-login.js'
 import type { Record } from './record.js'
 import type { Run } from './run.js'
 import { translate } from './translate.js'
 import type { JournalLine } from '../core/report/report.js'
 
-/** The ids that refs have on the site; an item that is renamed goes by its new ref as well. */
-export function idsFor(inventory: Inventory, differences: readonly AnyDifference[]): Map<string, Id> {
-  const ids = new Map<string, Id>(allFound(inventory).map(({ ref, id }) => [ref, id]))
-  for (const difference of differences) if (difference.is === 'different') ids.set(difference.ref, difference.found.id)
-  return ids
+/** What refs are known by on the site; an item that is renamed goes by its new ref as well. */
+function knownIn(inventory: Inventory, differences: readonly AnyDifference[]): Known {
+  const found = allFound(inventory)
+  const known: Known = {
+    ids: new Map(found.map(({ ref, id }) => [ref, id])),
+    addresses: new Map(found.flatMap(({ ref, address }) => (address === undefined ? [] : [[ref, address]]))),
+  }
+  for (const difference of differences)
+    if (difference.is === 'different') known.ids.set(difference.ref, difference.found.id)
+  return known
 }
 
 export interface Books {
   record: Record
-  ids: Map<string, Id>
+  /** What was on the site before. */
+  inventory: Inventory
   /** Why a ref could not be settled; filled as it turns out. */
   why: Map<string, { code: string; text: string }>
   /** Copies of what was removed; filled before it goes. */
@@ -32,7 +39,7 @@ export async function carryOut(
   run: Run,
   session: Session,
   differences: readonly AnyDifference[],
-  { record, ids, why, copies }: Books,
+  { record, inventory, why, copies }: Books,
   firstRun = false,
 ): Promise<void> {
   for (const difference of differences) {
@@ -46,12 +53,12 @@ export async function carryOut(
     )
       copies.set(difference.ref, record.keepCopy(difference.found.ref, difference.found.copy))
   }
-  const steps = translate(run, differences, firstRun)
-  const stored = await run.options.logins.find(run.home, run.baseline.owner.username)
+  const steps = translate(run, differences, inventory, firstRun)
+  const secret = await ownerSecret(run, differences)
   const held = await carry(steps, {
     session,
-    ids,
-    secrets: stored ? { owner: stored.password } : {},
+    known: knownIn(inventory, differences),
+    secrets: secret ? { owner: secret } : {},
     before(carrier, load) {
       run.tell({ is: 'sent', carrier: carrier.name, refs: refsOf(load) })
       const carried = proved(load)
@@ -89,6 +96,10 @@ export async function carryOut(
   for (const [step, ref] of held)
     for (const { ref: own } of step.more.proves)
       why.set(own, { code: 'waits-for', text: UnpackError.of('waits-for', { ref }).message })
+  await keepOwner(
+    run,
+    differences.filter(({ ref }) => !why.has(ref)),
+  )
 
   function settled(step: Step, outcome: Carried, carrier: Carrier<unknown>): void {
     for (const { ref } of step.more.proves) {

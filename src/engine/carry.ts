@@ -1,15 +1,14 @@
 import type { AnyDifference } from '../core/areas/index.js'
 import { UnpackError } from '../core/errors.js'
-import type { Id } from '../core/area.js'
 import type { Secret } from '../core/secret.js'
 import type { Carrier, Carried, Step } from '../systems/step.js'
 import type { Session } from '../systems/system.js'
-import { fill, refsIn } from './fill.js'
+import { fill, refsIn, unknownIn, type Known } from './fill.js'
 
 export interface CarryOptions {
   session: Session
-  /** Ids that are known already, by ref; what is made adds to them. */
-  ids: Map<string, Id>
+  /** Ids and addresses that are known already, by ref; what is made adds to them. */
+  known: Known
   secrets: Readonly<Record<string, Secret>>
   /** Called before a request that carries these steps, and after it. */
   before(carrier: Carrier<unknown>, steps: readonly Step[]): void
@@ -27,7 +26,7 @@ export interface CarryOptions {
 export async function carry(steps: readonly Step[], options: CarryOptions): Promise<Map<Step, string>> {
   const pending = new Set(steps)
   const held = new Map<Step, string>()
-  refuseCircles(steps, options.ids)
+  refuseCircles(steps, options.known)
   const refused = new Set<string>()
   while (pending.size > 0) {
     for (const step of pending) {
@@ -37,10 +36,10 @@ export async function carry(steps: readonly Step[], options: CarryOptions): Prom
       pending.delete(step)
       if (step.more.gives !== undefined) refused.add(step.more.gives)
     }
-    const carrier = nextCarrier([...pending], options.ids)
+    const carrier = nextCarrier([...pending], options.known)
     if (!carrier) break
     const load = [...pending]
-      .filter((step) => step.carrier === carrier && isReady(step, pending, options.ids))
+      .filter((step) => step.carrier === carrier && isReady(step, pending, options.known))
       .slice(0, carrier.atOnce)
     options.before(carrier, load)
     const outcomes = await carried(carrier, load, options)
@@ -50,7 +49,10 @@ export async function carry(steps: readonly Step[], options: CarryOptions): Prom
       const { gives } = step.more
       if (gives === undefined) continue
       if (outcome.refused !== undefined) refused.add(gives)
-      else if (outcome.id !== undefined) options.ids.set(gives, outcome.id)
+      else {
+        if (outcome.id !== undefined) options.known.ids.set(gives, outcome.id)
+        if (outcome.address !== undefined) options.known.addresses.set(gives, outcome.address)
+      }
     }
     options.after(carrier, load, outcomes)
   }
@@ -61,7 +63,7 @@ export async function carry(steps: readonly Step[], options: CarryOptions): Prom
 async function carried(carrier: Carrier<unknown>, load: readonly Step[], options: CarryOptions): Promise<Carried[]> {
   try {
     return await carrier.carry(
-      load.map((step) => fill(step.fields, options.ids, options.secrets)),
+      load.map((step) => fill(step.fields, options.known, options.secrets)),
       options.session,
     )
   } catch (error) {
@@ -73,14 +75,14 @@ async function carried(carrier: Carrier<unknown>, load: readonly Step[], options
 
 const needs = (step: Step): string[] => [...refsIn(step.fields), ...(step.more.after ?? [])]
 
-const isReady = (step: Step, pending: ReadonlySet<Step>, ids: ReadonlyMap<string, Id>): boolean =>
-  refsIn(step.fields).every((ref) => ids.has(ref)) &&
+const isReady = (step: Step, pending: ReadonlySet<Step>, known: Known): boolean =>
+  unknownIn(step.fields, known).length === 0 &&
   (step.more.after ?? []).every((ref) => ![...pending].some((other) => other !== step && other.more.gives === ref))
 
 /** The carrier to go next: one that would gain nothing by waiting; else the one that most others wait for. */
-function nextCarrier(pending: readonly Step[], ids: ReadonlyMap<string, Id>): Carrier<unknown> | undefined {
+function nextCarrier(pending: readonly Step[], known: Known): Carrier<unknown> | undefined {
   const all = new Set(pending)
-  const ready = pending.filter((step) => isReady(step, all, ids))
+  const ready = pending.filter((step) => isReady(step, all, known))
   const carriers = [...new Set(ready.map(({ carrier }) => carrier))]
   const givenBy = (ref: string) => pending.find(({ more }) => more.gives === ref)?.carrier
   const waitsForOthers = (carrier: Carrier<unknown>) =>
@@ -89,14 +91,14 @@ function nextCarrier(pending: readonly Step[], ids: ReadonlyMap<string, Id>): Ca
       (step) =>
         step.carrier === carrier &&
         !ready.includes(step) &&
-        needs(step).some((ref) => !ids.has(ref) && givenBy(ref) !== carrier),
+        needs(step).some((ref) => !known.ids.has(ref) && givenBy(ref) !== carrier),
     )
   const waitedFor = (carrier: Carrier<unknown>) =>
     pending.filter((step) => needs(step).some((ref) => givenBy(ref) === carrier)).length
   return carriers.find((carrier) => !waitsForOthers(carrier)) ?? carriers.sort((a, b) => waitedFor(b) - waitedFor(a))[0]
 }
 
-function refuseCircles(steps: readonly Step[], ids: ReadonlyMap<string, Id>): void {
+function refuseCircles(steps: readonly Step[], { ids }: Known): void {
   const known = new Set(ids.keys())
   let left = [...steps]
   for (;;) {

@@ -1,6 +1,6 @@
 import type { Check } from '../core/report/report.js'
 
-export type Phase = 'survey' | 'sign in' | 'read' | 'compare' | 'first run' | 'settle' | 'read back' | 'confirm'
+export type Phase = 'survey' | 'sign in' | 'read' | 'compare' | 'first run' | 'settle' | 'read back' | 'move' | 'confirm'
 
 /** What a run tells while it is at work. */
 export type RunEvent =

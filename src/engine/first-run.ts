@@ -1,9 +1,9 @@
 import type { Comparison } from '../core/compare.js'
 import { UnpackError } from '../core/errors.js'
-import { makePassword } from '../logins/password.js'
 import type { SignedIn } from '../systems/system.js'
 import { NoAnswer } from '../web/failure.js'
 import { carryOut } from './carry-out.js'
+import { storeOwner } from './owner-login.js'
 import type { Record } from './record.js'
 import type { Run } from './run.js'
 
@@ -12,7 +12,7 @@ import type { Run } from './run.js'
  * stored login tells whether the site is ours.
  */
 export async function fillFirstRun(run: Run, expected: Comparison, record: Record): Promise<SignedIn> {
-  const { baseline, system, options, home } = run
+  const { baseline, system, home } = run
   const missing = system.firstRunNeeds.filter((key) => {
     const [group = '', name = ''] = key.split('.')
     return (
@@ -21,15 +21,13 @@ export async function fillFirstRun(run: Run, expected: Comparison, record: Recor
     )
   })
   if (missing.length > 0) throw UnpackError.of('first-run-needs', { keys: missing })
-  const { username } = baseline.owner
-  if (!(await options.logins.find(home, username)))
-    await options.logins.put(home, username, makePassword(system.password))
+  await storeOwner(run)
 
   run.phase('first run')
   const ofForm = expected.differences.filter(({ area }) => area === 'site' || area === 'owner')
   const why = new Map<string, { code: string; text: string }>()
   try {
-    await carryOut(run, run.stranger(), ofForm, { record, ids: new Map(), why, copies: new Map() }, true)
+    await carryOut(run, run.stranger(), ofForm, { record, inventory: {}, why, copies: new Map() }, true)
   } catch (error) {
     if (!(error instanceof NoAnswer)) throw error
     record.journal({ event: 'lost', why: error.failure.text })

@@ -1,3 +1,4 @@
+import type { Secret } from '../core/secret.js'
 import type { Logins } from '../logins/logins.js'
 import type { System } from '../systems/system.js'
 import type { Resolve } from '../web/connections.js'
@@ -14,11 +15,23 @@ export interface SurveyOptions {
   on?: (event: RunEvent) => void
   /** Where host names are to be found. */
   resolve?: Resolve
+  /** What opens the door in front of the site (HTTP Basic); from the logins file where left out. */
+  door?: { username: string; password: Secret }
   /** Shown every request as it goes out, secrets included; for measuring. */
   watch?: Watch
 }
 
+/** Where mails to the owner arrive, so that a link in one can be followed. */
+export interface Mailbox {
+  /** The texts of mails to an address that arrived after a moment; waits a little for the first. */
+  mailsTo(address: string, since: Date): Promise<string[]>
+}
+
 export interface RunOptions extends SurveyOptions {
+  /** Asks the owner for a password that they want to choose themselves. */
+  askPassword?: (username: string) => Promise<Secret>
+  /** Where mails that the site sends can be read; without one, links in them are told as to do by hand. */
+  mailbox?: Mailbox
   /** Where logins are kept; opened when the first one is needed. */
   logins: Logins
   /** The state folder; the user's own where left out. */

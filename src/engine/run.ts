@@ -3,23 +3,23 @@ import { addressText, isThisMachine, parseAddress, type SiteAddress } from '../c
 import { areaNames, type AreaName, type Inventory, type ItemOf } from '../core/areas/index.js'
 import type { Ability, ReadItem } from '../core/area.js'
 import type { Baseline } from '../core/baseline/schema.js'
-import { compare, type Comparison } from '../core/compare.js'
+import { compare, type Comparison, type Remark } from '../core/compare.js'
 import { UnpackError } from '../core/errors.js'
 import { inventoryOf } from '../core/inventory.js'
-import type { AreaOnSystem, Login, Session, SignedIn, System } from '../systems/system.js'
+import type { AreaOnSystem, Login, OnSite, Session, SignedIn, System } from '../systems/system.js'
 import { builtIn } from '../systems/index.js'
 import { Shelf } from '../systems/shelf.js'
 import { connections } from '../web/connections.js'
 import { Traffic } from '../web/traffic.js'
 import { Visitor } from '../web/visitor.js'
 import type { Phase, RunEvent } from './events.js'
+import { packagesIn } from './packages.js'
 import type { RunOptions } from './options.js'
 import { State } from './state.js'
 import { survey, type Surveyed } from './survey.js'
 
 /** One run on one site: what was surveyed, open connections, and everything that survey, compare, settle and confirm share. */
 export class Run {
-  readonly traffic: Traffic
   readonly lines: Dispatcher
   private constructor(
     readonly baseline: Baseline,
@@ -27,8 +27,8 @@ export class Run {
     readonly surveyed: Surveyed,
     readonly system: System,
     readonly state: State,
+    readonly traffic = new Traffic(options.watch),
   ) {
-    this.traffic = new Traffic(options.watch)
     this.lines = connections(options.resolve, options.signal)
   }
 
@@ -37,9 +37,36 @@ export class Run {
    * @throws UnpackError of every reason against it
    */
   static async begin(baseline: Baseline, options: RunOptions): Promise<Run> {
-    const surveyed = await survey(baseline.site.address, options)
-    const system = refuseUnsafe(surveyed, baseline, options)
-    return new Run(baseline, options, surveyed, system, await State.of(surveyed.address, options.state))
+    const asked = baseline.site.reachedAt ?? baseline.site.address
+    const { surveyed, door } = await surveyWithDoor(asked, options)
+    const system = refuseUnsafe(surveyed, asked, options)
+    const { packages, notes } = await packagesIn(baseline, system)
+    const run = new Run(
+      { ...baseline, packages },
+      { ...options, door },
+      surveyed,
+      system,
+      await State.of(surveyed.address, options.state),
+    )
+    run.notes = notes
+    return run
+  }
+
+  #there: Run | undefined
+  /** The same run, at another address of the site. */
+  async movedTo(address: SiteAddress): Promise<Run> {
+    const { site } = this.baseline
+    const there = new Run(
+      { ...this.baseline, site: { ...site, reachedAt: undefined } },
+      this.options,
+      { ...this.surveyed, address },
+      this.system,
+      await this.state.moveTo(address, this.options.state),
+      this.traffic,
+    )
+    there.notes = this.notes
+    this.#there = there
+    return there
   }
 
   get address(): SiteAddress {
@@ -62,7 +89,7 @@ export class Run {
 
   /** A browser of its own, without cookies. */
   visitor(): Visitor {
-    return new Visitor(this.address, this.lines, this.traffic, this.options.signal)
+    return new Visitor(this.address, this.lines, this.traffic, this.options.signal, false, this.options.door)
   }
   stranger(): Session {
     return { visitor: this.visitor(), shelf: new Shelf() }
@@ -73,45 +100,72 @@ export class Run {
    * is then told as different.
    */
   async login(): Promise<Login> {
+    const [first] = await this.logins()
+    if (first) return first
+    const { file } = this.options.logins
+    throw UnpackError.of('login-missing', { address: this.home, user: this.baseline.owner.username, file })
+  }
+
+  /** The logins that may open the site, the likeliest first; of one that was being renewed, both passwords. */
+  private async logins(): Promise<Login[]> {
     const { owner } = this.baseline
     const all = await this.options.logins.at(this.home)
-    const stored = all.find(({ username }) => username === owner.username) ?? (all.length === 1 ? all[0] : undefined)
-    if (stored) return stored
-    const { file } = this.options.logins
-    throw UnpackError.of('login-missing', { address: this.home, user: owner.username, file })
+    const named = [owner.username, owner.signInAs].flatMap((name) => all.filter(({ username }) => username === name))
+    const found = named.length > 0 ? named : all.length === 1 ? all : []
+    return found.flatMap(({ username, password, temporary, next }) => [
+      { username, password, temporary },
+      ...(next ? [{ username, password: next }] : []),
+    ])
   }
 
   /** Signs in as the owner. */
   async signIn(): Promise<SignedIn> {
-    const { username, password } = await this.login()
+    const { username } = await this.login()
     this.phase('sign in', username)
-    const session = await this.system.signIn(this.visitor(), { username, password })
-    if (!session) throw UnpackError.of('login-refused', { address: this.home, user: username })
-    return session
+    for (const login of await this.logins()) {
+      const session = await this.system.signIn(this.visitor(), login)
+      if (session) return session
+    }
+    throw UnpackError.of('login-refused', { address: this.home, user: username })
   }
 
   /** Reads all areas, side by side, and judges what is there. */
   async takeStock(session: SignedIn): Promise<Inventory> {
-    const read = async (name: AreaName) => [name, await this.onSystem(name)?.read(session)] as const
+    const read = async (name: AreaName) => [name, await this.onSystem(name)?.read(session, this.baseline)] as const
     const readings = (await Promise.all(areaNames.map(read))).filter(([, items]) => items !== undefined)
     return inventoryOf(Object.fromEntries(readings))
   }
 
   compare(inventory: Inventory): Comparison {
-    return compare(this.baseline, inventory, {
-      can: this.can,
+    const comparison = compare(this.baseline, inventory, {
+      can: this.abilities(inventory),
+      without: (area) => this.system.lacks?.[area],
       written: (ref) => this.state.written(ref),
+      sampled: (ref) => this.state.sampled(ref),
       again: this.options.again,
     })
+    comparison.notes.unshift(...this.notes)
+    return comparison
   }
+  /** What is worth knowing of the baseline's own files. */
+  notes: Remark[] = []
 
   /** What the system ships, as an inventory. */
   expected(): Inventory {
     return inventoryOf(this.system.ships(this.baseline))
   }
 
-  can = (area: AreaName, key: string): Ability =>
-    (this.onSystem(area)?.can as Record<string, Ability> | undefined)?.[key] ?? 'can'
+  /** Whether the system can be given a key, as things stand there. */
+  abilities(inventory: Inventory): (area: AreaName, key: string) => Ability {
+    const known = new Map<AreaName, Record<string, Ability>>()
+    return (area, key) => {
+      const { can } = this.onSystem(area) ?? {}
+      const abilities =
+        known.get(area) ?? ((typeof can === 'function' ? can({ baseline: this.baseline, inventory }) : can) ?? {})
+      known.set(area, abilities)
+      return abilities[key] ?? 'can'
+    }
+  }
 
   /** An area of the system, seen without its own types: where the union of areas meets code that serves all. */
   onSystem(name: AreaName): AnyAreaOnSystem | undefined {
@@ -119,20 +173,36 @@ export class Run {
   }
 
   async end(): Promise<void> {
+    await this.#there?.end()
     await this.lines.close().catch(() => undefined)
   }
 }
 
-type AnyAreaOnSystem = Omit<AreaOnSystem<AreaName>, 'read'> & {
-  read(session: SignedIn): Promise<ReadItem<ItemOf<AreaName>>[]>
+type AnyAreaOnSystem = Omit<AreaOnSystem<AreaName>, 'read' | 'can'> & {
+  can?: Record<string, Ability> | ((site: OnSite) => Record<string, Ability>)
+  read(session: SignedIn, baseline: Baseline): Promise<ReadItem<ItemOf<AreaName>>[]>
+}
+
+/** Surveys without any password first; one in front of everything is opened with the login that is stored for it. */
+async function surveyWithDoor(
+  address: string,
+  options: RunOptions,
+): Promise<{ surveyed: Surveyed; door: RunOptions['door'] }> {
+  const surveyed = await survey(address, options)
+  const to = addressText(surveyed.address)
+  const isClosed = surveyed.findings.front?.status === 401 && options.door === undefined
+  const door = isClosed ? await options.logins.door?.(to) : options.door
+  if (!isClosed || !door) return { surveyed, door }
+  if (to.startsWith('http:') && !isThisMachine(surveyed.address) && !options.plainHttp)
+    throw UnpackError.of('plain-http', { address: to })
+  return { surveyed: await survey(to, { ...options, door }), door }
 }
 
 function refuseUnsafe(
   { findings, standing, reasons, address }: Surveyed,
-  baseline: Baseline,
+  wanted: string,
   options: RunOptions,
 ): System {
-  const wanted = baseline.site.address
   const finding = reasons.join('; ')
   const to = addressText(address)
   if (findings.failure) throw UnpackError.of('nothing-there', { address: wanted, finding: findings.failure.text })

@@ -3,6 +3,7 @@ import type { AnyDifference, Inventory } from '../core/areas/index.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import type { Comparison } from '../core/compare.js'
 import { UnpackError } from '../core/errors.js'
+import { inOrder } from '../core/order.js'
 import type { Check } from '../core/report/report.js'
 import type { SignedIn } from '../systems/system.js'
 import { accountOf, blankReport, type Fate } from './account.js'
@@ -11,6 +12,7 @@ import { fillFirstRun } from './first-run.js'
 import { lookAtAll } from './look.js'
 import type { RunOptions } from './options.js'
 import { Record } from './record.js'
+import { move } from './move.js'
 import { Run } from './run.js'
 import { choose, chooseAgain, type Choice, type Chosen } from './settling/choose.js'
 import { merged, notesOf } from './settling/merge.js'
@@ -100,12 +102,17 @@ async function carryThrough(
   const chosen = shown.session ? agreed : await chooseAgain(options, seen.comparison, plan, agreed)
   const oldPlaces = placesOf(seen.inventory, chosen)
 
-  const readBack = await settleAndReadBack(run, session, chosen, seen.inventory, record)
-  await session.signOut().catch(() => undefined)
-  const checks = options.confirm === false ? [] : await lookAtAll(run, record, oldPlaces)
+  const staying = chosen.filter(({ area }) => area !== 'address')
+  const ask = async (comparison: Comparison, late: readonly AnyDifference[]) =>
+    (await choose(options, { comparison, differences: late, expected: false, late: true })) ?? []
+  const readBack = await settleAndReadBack(run, session, staying, seen.inventory, record, ask)
+  const moved = await move(run, session, chosen, record, readBack)
+  await moved?.session.signOut().catch(() => undefined)
+  const checks = options.confirm === false || !moved ? [] : await lookAtAll(moved.run, record, oldPlaces)
 
-  const all = merged(plan, seen.comparison)
-  const fateOf = fates(all, chosen, seen.comparison, readBack)
+  const late = readBack.chosen.filter((difference) => !sameIn(chosen, difference))
+  const all = inOrder([...merged(plan, seen.comparison), ...late])
+  const fateOf = fates(all, [...chosen, ...late], { ...seen.comparison, differences: [...seen.comparison.differences, ...late] }, readBack)
   const done = resultOf(run, all, fateOf, readBack, checks)
   const notes = notesOf(plan, seen.comparison)
   record.journal({ event: 'closed', ok: done.failed.length === 0 && checks.every(({ ok }) => ok) })

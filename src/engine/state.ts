@@ -6,7 +6,8 @@ import { z } from 'zod'
 import { addressKey, addressText, type SiteAddress } from '../core/address.js'
 import { UnpackError } from '../core/errors.js'
 
-const textsSchema = z.strictObject({ texts: z.literal(1), digests: z.record(z.string(), z.string()) })
+const digests = z.record(z.string(), z.string())
+const textsSchema = z.strictObject({ texts: z.literal(1), digests, samples: digests.default({}) })
 
 /** The user's state folder: `UNPACK_STATE`, or where this machine keeps such things. */
 export const stateFolder = (): string => process.env.UNPACK_STATE ?? envPaths('unpack', { suffix: '' }).data
@@ -17,25 +18,40 @@ export class State {
     private readonly folder: string,
     private readonly address: SiteAddress,
     private digests: Record<string, string>,
+    private samples: Record<string, string>,
   ) {}
 
   static async of(address: SiteAddress, root = stateFolder()): Promise<State> {
     const folder = join(root, addressKey(address))
     const text = await readFile(join(folder, 'texts.json'), 'utf8').catch(() => '{}')
     const known = textsSchema.safeParse(parse(text))
-    return new State(folder, address, known.success ? known.data.digests : {})
+    const { digests, samples } = known.success ? known.data : { digests: {}, samples: {} }
+    return new State(folder, address, digests, samples)
   }
 
-  /** The digest of the text that we last wrote to a ref. */
+  /** The digest of the text that we last wrote to a ref, or of the value of a key that can't be read back (`ref#key`). */
   written(ref: string): string | undefined {
     return this.digests[ref]
   }
 
-  async remember(digests: Record<string, string>): Promise<void> {
+  /** The digest of an item that came with sample content. */
+  sampled(ref: string): string | undefined {
+    return this.samples[ref]
+  }
+
+  /** The same, for another address of the same site. */
+  async moveTo(address: SiteAddress, root = stateFolder()): Promise<State> {
+    const there = await State.of(address, root)
+    await there.remember(this.digests, this.samples)
+    return there
+  }
+
+  async remember(digests: Record<string, string>, samples: Record<string, string> = {}): Promise<void> {
     this.digests = { ...this.digests, ...digests }
+    this.samples = { ...this.samples, ...samples }
     await mkdir(this.folder, { recursive: true, mode: 0o700 })
     const file = join(this.folder, 'texts.json')
-    await writeFile(`${file}.new`, `${JSON.stringify({ texts: 1, digests: this.digests }, null, 2)}\n`, { mode: 0o600 })
+    await writeFile(`${file}.new`, `${JSON.stringify({ texts: 1, digests: this.digests, samples: this.samples }, null, 2)}\n`, { mode: 0o600 })
     await rename(`${file}.new`, file)
   }
 

@@ -48,7 +48,7 @@ export async function survey(address: string, options: SurveyOptions = {}): Prom
 async function look(asked: SiteAddress, lines: Dispatcher, options: SurveyOptions): Promise<Surveyed> {
   const traffic = new Traffic(options.watch)
   options.on?.({ is: 'phase', phase: 'survey', text: addressText(asked) })
-  const visitor = new Visitor(asked, lines, traffic, options.signal, true)
+  const visitor = new Visitor(asked, lines, traffic, options.signal, true, options.door)
   const variants = variantsOf(asked, lines, traffic, options.signal)
   const findings: Findings = {
     asked: addressText(asked),
@@ -63,7 +63,7 @@ async function look(asked: SiteAddress, lines: Dispatcher, options: SurveyOption
     findings.hops = [...front.hops]
     findings.front = pageFacts(front)
     const landed = siteOf(front.url)
-    const here = new Visitor(landed, lines, traffic, options.signal, true)
+    const here = new Visitor(landed, lines, traffic, options.signal, true, landed.origin === asked.origin ? options.door : undefined)
     const get = async (place: string): Promise<Answer | undefined> =>
       traffic.requests >= MOST_REQUESTS ? undefined : here.get(place).catch(() => undefined)
     for (const candidate of options.systems ?? builtIn) {

@@ -1,9 +1,14 @@
-import { areaNames, type AnyDifference } from '../core/areas/index.js'
+import { areaNames, type AnyDifference, type Inventory } from '../core/areas/index.js'
 import type { Step } from '../systems/step.js'
 import type { Run } from './run.js'
 
 /** What the system's areas make of differences; what falls with another item needs no step. */
-export function translate(run: Run, differences: readonly AnyDifference[], firstRun = false): Step[] {
+export function translate(
+  run: Run,
+  differences: readonly AnyDifference[],
+  inventory: Inventory,
+  firstRun = false,
+): Step[] {
   return areaNames.flatMap((name) => {
     const here = differences.filter(
       (difference) =>
@@ -11,6 +16,6 @@ export function translate(run: Run, differences: readonly AnyDifference[], first
     )
     return here.length === 0
       ? []
-      : (run.onSystem(name)?.translate?.(here as never, { firstRun, baseline: run.baseline }) ?? [])
+      : (run.onSystem(name)?.translate?.(here as never, { firstRun, baseline: run.baseline, inventory }) ?? [])
   })
 }

@@ -73,7 +73,7 @@ export async function undo(
       steps.map(({ step }) => step),
       {
         session,
-        ids: new Map(allFound(inventory).map(({ ref, id }) => [ref, id])),
+        known: { ids: new Map(allFound(inventory).map(({ ref, id }) => [ref, id])), addresses: new Map() },
         secrets: {},
         before: (carrier, load) => {
           for (const step of load)

@@ -64,13 +64,60 @@ async function lookAt(
   visit: Visit,
 ): Promise<Outcome> {
   const { at } = expectation
-  if (expectation.look === 'feed') return readable(await visit(run.system.feed))
-  const place = at === 'front' ? '/' : at === 'feed' ? run.system.feed : foundAt(inventory ?? {}, at.ref)?.address
+  if (expectation.look === 'feed') return readable(await visit(run.system.feed), expectation.most)
+  if (expectation.look === 'sign-up') return signUp(run, expectation.open, visit)
+  const found = typeof at === 'string' ? undefined : foundAt(inventory ?? {}, at.ref)
+  if (found?.hidden) return good('not to be seen before its time')
+  const place = at === 'front' ? '/' : at === 'feed' ? run.system.feed : found?.address
   if (place === undefined) return bad('it is not on the site')
   const answer = await visit(place)
-  return expectation.look === 'shows'
-    ? shown(answer, expectation.texts)
-    : robots(answer, await visit(new URL('/robots.txt', run.home).href), expectation.welcome)
+  switch (expectation.look) {
+    case 'shows':
+      return shown(answer, expectation.texts)
+    case 'links':
+      return linked(answer, expectation.labels)
+    case 'icon':
+      return icon(answer, run, visit)
+    case 'theme':
+      return (run.system.wears?.(answer.text, expectation.use) ?? true)
+        ? good(answer.url)
+        : bad(`${answer.url} looks otherwise`)
+    case 'robots':
+      return robots(answer, await visit(new URL('/robots.txt', run.home).href), expectation.welcome)
+  }
+}
+
+/** Whether visitors find links with these labels, in this order. */
+function linked(answer: Answer, labels: readonly string[]): Outcome {
+  if (answer.status !== 200) return bad(`${answer.url} answers HTTP ${answer.status}`)
+  const $ = load(answer.text)
+  const texts = $('a[href]')
+    .toArray()
+    .map((element) => folded($(element).text()))
+  let from = 0
+  for (const label of labels) {
+    const at = texts.indexOf(folded(label), from)
+    if (at < 0) return bad(`${answer.url} has no link “${label}”${from > 0 ? ' behind those before it' : ''}`)
+    from = at + 1
+  }
+  return good(answer.url)
+}
+
+async function icon(answer: Answer, run: Run, visit: Visit): Promise<Outcome> {
+  const href = load(answer.text)('link[rel~=icon]').first().attr('href')
+  if (href === undefined || !URL.canParse(href, answer.url)) return bad(`${answer.url} names no icon`)
+  const url = new URL(href, answer.url)
+  if (url.origin !== run.address.origin) return good(url.href)
+  const { status } = await visit(url.href)
+  return status === 200 ? good(url.href) : bad(`${url.href} answers HTTP ${status}`)
+}
+
+async function signUp(run: Run, open: boolean, visit: Visit): Promise<Outcome> {
+  const { signUp: way } = run.system
+  if (!way) return good('this system has no page for it')
+  const answer = await visit(way.place)
+  if (way.isOpen(answer) === open) return good(answer.url)
+  return bad(open ? `${answer.url} lets nobody sign up` : `${answer.url} lets anybody sign up`)
 }
 
 const folded = (text: string): string => foldSpace(foldTypography(text))
@@ -110,18 +157,21 @@ function closed(text: string): boolean {
   return false
 }
 
-function readable(answer: Answer): Outcome {
+function readable(answer: Answer, most?: number): Outcome {
   if (answer.status !== 200) return bad(`${answer.url} answers HTTP ${answer.status}`)
   let root: string | undefined
   let flaw: string | undefined
   const parser = new SaxesParser()
-  parser.on('opentag', ({ name }) => (root ??= name))
+  let items = 0
+  parser.on('opentag', ({ name }) => {
+    root ??= name
+    if (name === 'item' || name === 'entry') items += 1
+  })
   parser.on('error', () => (flaw ??= 'it is not well-formed XML'))
   parser.write(answer.text).close()
   if (flaw !== undefined) return bad(`${answer.url}: ${flaw}`)
-  return root !== undefined && ['rss', 'feed', 'rdf:RDF'].includes(root)
-    ? good(answer.url)
-    : bad(`${answer.url} is XML, but no feed`)
+  if (root === undefined || !['rss', 'feed', 'rdf:RDF'].includes(root)) return bad(`${answer.url} is XML, but no feed`)
+  return most === undefined || items <= most ? good(answer.url) : bad(`${answer.url} holds ${items} posts`)
 }
 
 async function noShippedText(run: Run, visit: Visit, oldPlaces: readonly string[]): Promise<Outcome> {

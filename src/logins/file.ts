@@ -8,11 +8,16 @@ import { envelopeOf, newKey, openKey, openLogins, sealLogins, type StoredLogin }
 
 export type { StoredLogin } from './sealed.js'
 
+/** What sort of login it is. */
+export type LoginKind = Pick<StoredLogin, 'temporary' | 'door'>
+
 /** scrypt's work factor, as a power of two: OWASP's least for a password store, about a second here, paid once a run. */
 const WORK = 17
 
-const isOf = (address: string, username: string) => (login: StoredLogin) =>
-  login.address === address && login.username === username
+const isOf =
+  (address: string, username: string, door = false) =>
+  (login: StoredLogin) =>
+    login.address === address && login.username === username && (login.door ?? false) === door
 
 /**
  * The encrypted file that holds user names and passwords. Its key opens with the passphrase, slowly and once; everything
@@ -55,19 +60,43 @@ export class LoginsFile {
 
   /** All logins for an address. */
   at(address: string): readonly StoredLogin[] {
-    return this.logins.filter((login) => login.address === address)
+    return this.logins.filter((login) => login.address === address && !login.door)
+  }
+
+  /** What opens the door in front of an address: of the address itself, or of its whole host. */
+  door(address: string): StoredLogin | undefined {
+    const doors = this.logins.filter((login) => login.door && address.startsWith(login.address))
+    return doors.sort((a, b) => b.address.length - a.address.length)[0]
   }
 
   /** Stores a login, in place of an older one of that name; when this returns, it is on disk. */
-  async put(address: string, username: string, password: Secret): Promise<void> {
-    const login: StoredLogin = { address, username, password, since: new Date().toISOString() }
-    const older = isOf(address, username)
+  async put(address: string, username: string, password: Secret, more: LoginKind = {}): Promise<void> {
+    const login: StoredLogin = { address, username, password, since: new Date().toISOString(), ...more }
+    const older = isOf(address, username, more.door)
     await this.#change((logins) => [...logins.filter((one) => !older(one)), login])
+  }
+
+  /** Stores the password that is about to take another's place, beside it. */
+  async prepare(address: string, username: string, next: Secret): Promise<void> {
+    const own = isOf(address, username)
+    await this.#change((logins) => logins.map((login) => (own(login) ? { ...login, next } : login)))
+  }
+
+  /** The prepared password has opened the site: it takes the other's place. */
+  async promote(address: string, username: string): Promise<void> {
+    const own = isOf(address, username)
+    await this.#change((logins) =>
+      logins.map((login) =>
+        own(login)
+          ? { address, username, password: login.next ?? login.password, since: new Date().toISOString() }
+          : login,
+      ),
+    )
   }
 
   /** Forgets a login; false if there was none. */
   async remove(address: string, username: string): Promise<boolean> {
-    const older = isOf(address, username)
+    const older = (login: StoredLogin) => login.address === address && login.username === username
     if (!this.logins.some(older)) return false
     await this.#change((logins) => logins.filter((one) => !older(one)))
     return true

@@ -9,7 +9,13 @@ export interface Logins {
   find(address: string, username: string): Soon<StoredLogin | undefined>
   /** All logins for an address, whatever their user names. */
   at(address: string): Soon<readonly StoredLogin[]>
+  /** What opens the door in front of an address (HTTP Basic). */
+  door?(address: string): Soon<StoredLogin | undefined>
   put(address: string, username: string, password: Secret): Promise<void>
+  /** Stores the password that is about to take another's place, beside it. */
+  prepare?(address: string, username: string, next: Secret): Promise<void>
+  /** The prepared password has opened the site. */
+  promote?(address: string, username: string): Promise<void>
 }
 
 /** A logins file that asks for its passphrase only when the first login is needed. */
@@ -32,7 +38,16 @@ export class LazyLogins implements Logins {
   async at(address: string): Promise<readonly StoredLogin[]> {
     return this.exists() || this.#opened ? (await this.open()).at(address) : []
   }
+  async door(address: string): Promise<StoredLogin | undefined> {
+    return this.exists() || this.#opened ? (await this.open()).door(address) : undefined
+  }
   async put(address: string, username: string, password: Secret): Promise<void> {
     await (await this.open()).put(address, username, password)
+  }
+  async prepare(address: string, username: string, next: Secret): Promise<void> {
+    await (await this.open()).prepare(address, username, next)
+  }
+  async promote(address: string, username: string): Promise<void> {
+    await (await this.open()).promote(address, username)
   }
 }

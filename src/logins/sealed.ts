@@ -11,13 +11,27 @@ export interface StoredLogin {
   password: Secret
   /** When it was stored; ISO 8601, UTC. */
   since: string
+  /** True for the host's: Unpack puts one of the owner's own in its place. */
+  temporary?: boolean
+  /** The password that is about to take its place; kept beside it until it has opened the site. */
+  next?: Secret
+  /** True for what stands in front of the site (HTTP Basic, RFC 7617), not in it. */
+  door?: boolean
 }
 
 /** The file's outside: an age identity, encrypted to the passphrase, and the logins, encrypted to that identity. */
 const envelope = z.strictObject({ unpackLogins: z.literal(1), key: z.string(), logins: z.string() })
 export type Envelope = z.output<typeof envelope>
 const contents = z.array(
-  z.strictObject({ address: z.string(), username: z.string(), password: z.string(), since: z.string() }),
+  z.strictObject({
+    address: z.string(),
+    username: z.string(),
+    password: z.string(),
+    since: z.string(),
+    temporary: z.boolean().optional(),
+    next: z.string().optional(),
+    door: z.boolean().optional(),
+  }),
 )
 
 /** Reads the outside of a logins file. */
@@ -56,7 +70,11 @@ export async function openLogins({ logins }: Envelope, identity: string, file: s
   opener.addIdentity(identity)
   try {
     const plain = await opener.decrypt(await bytesOf(logins, file), 'text')
-    return contents.parse(JSON.parse(plain)).map((login) => ({ ...login, password: new Secret(login.password) }))
+    return contents.parse(JSON.parse(plain)).map(({ password, next, ...login }) => ({
+      ...login,
+      password: new Secret(password),
+      ...(next !== undefined && { next: new Secret(next) }),
+    }))
   } catch {
     throw UnpackError.of('logins-broken', { file })
   }
@@ -67,7 +85,9 @@ export async function sealLogins(logins: readonly StoredLogin[], key: string, id
   const { armor, Encrypter, identityToRecipient } = await age()
   const encrypter = new Encrypter()
   encrypter.addRecipient(await identityToRecipient(identity))
-  const plain = JSON.stringify(logins.map((login) => ({ ...login, password: login.password.reveal() })))
+  const plain = JSON.stringify(
+    logins.map((login) => ({ ...login, password: login.password.reveal(), next: login.next?.reveal() })),
+  )
   const sealed: Envelope = { unpackLogins: 1, key, logins: armor.encode(await encrypter.encrypt(plain)) }
   return `${JSON.stringify(sealed, null, 2)}\n`
 }

@@ -6,6 +6,20 @@ import type { Session } from './system.js'
 export interface IdOf {
   readonly idOf: string
 }
+/** Stands in a step's fields for the address where visitors find what a ref means. */
+export interface AddressOf {
+  readonly addressOf: string
+}
+/** Stands in a step's fields for a body in which uploads go by `unpack:` and their ref; see {@link bodyOf}. */
+export interface TextOf {
+  readonly textOf: string
+  readonly with: readonly string[]
+}
+/** A body as a step's field: the pictures it shows get their addresses before it is sent. */
+export const bodyOf = (html: string): TextOf => ({
+  textOf: html,
+  with: [...new Set([...html.matchAll(/unpack:(media\/[^"]+)"/g)].flatMap(([, ref]) => ref ?? []))],
+})
 /** Stands in a step's fields for a secret from the logins file. */
 export interface SecretOf {
   readonly secretOf: 'owner'
@@ -13,16 +27,18 @@ export interface SecretOf {
 /** A step's fields as its carrier gets them: ids and secrets filled in. */
 export type Resolved<F> = F extends IdOf
   ? Id
-  : F extends SecretOf
+  : F extends SecretOf | AddressOf | TextOf
     ? string
-    : F extends readonly (infer E)[]
-      ? Resolved<E>[]
-      : F extends object
-        ? { [K in keyof F]: Resolved<F[K]> }
-        : F
+    : F extends Uint8Array
+      ? F
+      : F extends readonly (infer E)[]
+        ? Resolved<E>[]
+        : F extends object
+          ? { [K in keyof F]: Resolved<F[K]> }
+          : F
 
-/** What came of one load: the id of what was made, or why the site refused. */
-export type Carried = { id?: Id; refused?: undefined } | { refused: string }
+/** What came of one load: the id and address of what was made, or why the site refused. */
+export type Carried = { id?: Id; address?: string; refused?: undefined } | { refused: string }
 
 /** One form or route of a system that takes changes, and knows its own traps. */
 export interface Carrier<F, S extends Session = Session> {

@@ -1,7 +1,8 @@
 import type { Ability, Difference, ReadItem } from '../core/area.js'
-import type { AreaName, ItemOf, Reading } from '../core/areas/index.js'
+import type { AreaName, Inventory, ItemOf, Reading } from '../core/areas/index.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import type { Recognised } from '../core/findings.js'
+import type { Package, Packages } from '../core/package.js'
 import type { Secret } from '../core/secret.js'
 import type { Answer } from '../web/answer.js'
 import type { Visitor } from '../web/visitor.js'
@@ -11,6 +12,8 @@ import type { Step } from './step.js'
 export interface Login {
   username: string
   password: Secret
+  /** True for the host's: Unpack puts one of the owner's own in its place. */
+  temporary?: boolean
 }
 
 /** Somebody at the site: a browser, and what was read through it. */
@@ -20,6 +23,7 @@ export interface Session {
 }
 /** Somebody who is signed in. */
 export interface SignedIn extends Session {
+  readonly login: Login
   signOut(): Promise<void>
 }
 
@@ -35,17 +39,35 @@ export interface Here {
   /** True in front of a first-run form: only what that form takes is asked for. */
   firstRun: boolean
   baseline: Baseline
+  /** What is on the site. */
+  inventory: Inventory
 }
+
+/** Key by key, what is not simply possible. */
+export type Abilities<A extends AreaName> = Partial<Record<keyof ItemOf<A> & string, Ability>>
+/** What abilities may depend on. */
+export type OnSite = Pick<Here, 'baseline' | 'inventory'>
 
 /** An area on a system: read, can, translate. `can` and `translate` need no network. */
 export interface AreaOnSystem<A extends AreaName, S extends SignedIn = SignedIn> {
-  /** Key by key, what is not simply possible. */
-  can?: Partial<Record<keyof ItemOf<A> & string, Ability>>
-  read(session: S): Promise<ReadItem<ItemOf<A>>[]>
+  /** Key by key, what is not simply possible; a function where that depends on what is there. */
+  can?: Abilities<A> | ((site: OnSite) => Abilities<A>)
+  read(session: S, baseline: Baseline): Promise<ReadItem<ItemOf<A>>[]>
   /** Left out where an area is only looked at. */
   translate?(differences: readonly Difference<A, ItemOf<A>>[], here: Here): Step[]
   /** A step that makes a removed item again from its copy. */
   again?(copy: unknown): Step
+}
+
+/** A file in an archive. */
+export interface ArchiveFile {
+  path: string
+  text(): Promise<string>
+}
+/** What an adapter says of a theme or add-on in an archive. */
+export interface PackageFacts extends Omit<Package, 'bytes' | 'place'> {
+  /** Its folder within the archive; '' where it lies open in it. */
+  folder: string
 }
 
 /** One of the dashboard's main screens, and what must be on it. */
@@ -67,6 +89,10 @@ export interface System<S extends SignedIn = SignedIn> {
   /** Keys of the baseline that its first-run form can't do without. */
   firstRunNeeds: readonly string[]
   areas: { [A in AreaName]?: AreaOnSystem<A, S> }
+  /** Why it has no area of these, where there is more to say than that. */
+  lacks?: { [A in AreaName]?: string }
+  /** Knows themes and add-ons in an archive's files. */
+  packages?: Record<keyof Packages, (files: readonly ArchiveFile[]) => Promise<PackageFacts[]>>
   /** The dashboard's main screens, eight at least. */
   screens: readonly Screen[]
   /** Known from outside? Read-only, and sparing with looks. */
@@ -79,6 +105,15 @@ export interface System<S extends SignedIn = SignedIn> {
   trouble(answer: Answer, screen: Screen): string | undefined
   /** Where visitors find the feed. */
   feed: string
+  /** Where visitors make accounts, and whether its answer lets them. */
+  signUp?: { place: string; isOpen(answer: Answer): boolean }
+  /** Whether a page of the public site wears a theme. */
+  wears?(html: string, use: string): boolean
+  /** A visitor's comment, for trying the rules: written under a post, and taken away again. */
+  trial?: {
+    comment(visitor: Visitor, post: Answer, text: string): Promise<'shown' | 'held' | 'refused'>
+    remove(session: S, text: string): Promise<void>
+  }
   /** Where visitors found what shipped, in the baseline's language, and which area it belongs to. */
   shippedPlaces(baseline: Baseline): { area: AreaName; place: string }[]
   /** Whether a page of the public site shows a text that the system ships. */

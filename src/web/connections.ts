@@ -1,5 +1,5 @@
 import { setMaxListeners } from 'node:events'
-import { Agent, buildConnector, type Dispatcher } from 'undici'
+import { Agent, buildConnector, EnvHttpProxyAgent, type Dispatcher } from 'undici'
 
 /** Where a host name and port are to be found; for tests and for sites whose name is not yet in the name servers. */
 export type Resolve = (
@@ -7,15 +7,19 @@ export type Resolve = (
   port: number,
 ) => { host: string; port: number } | Promise<{ host: string; port: number }>
 
+const hasProxy = (): boolean =>
+  ['http_proxy', 'https_proxy'].some((name) => process.env[name] ?? process.env[name.toUpperCase()])
+
 /** Connections that are kept open and shared by all visitors of one run. */
 export function connections(resolve?: Resolve, signal?: AbortSignal): Dispatcher {
   // every request in flight listens for the stop
   if (signal) setMaxListeners(0, signal)
   const plain = buildConnector({ timeout: 10_000 })
+  const limits = { connections: 6, headersTimeout: 60_000, bodyTimeout: 60_000 }
+  // HTTP_PROXY, HTTPS_PROXY and NO_PROXY, as other programs on this machine take them
+  if (!resolve && hasProxy()) return new EnvHttpProxyAgent(limits)
   return new Agent({
-    connections: 6,
-    headersTimeout: 60_000,
-    bodyTimeout: 60_000,
+    ...limits,
     connect: resolve
       ? (options, callback) => {
           const port = Number(options.port) || (options.protocol === 'https:' ? 443 : 80)

@@ -18,6 +18,8 @@ export interface Outgoing {
   purpose: Purpose
   headers: Readonly<Record<string, string>>
   body?: string
+  /** The size of the files that go with it, where it holds some. */
+  bytes?: number
 }
 export type Watch = (
   request: Outgoing,

@@ -1,7 +1,9 @@
+import { setTimeout as wait } from 'node:timers/promises'
 import { CookieJar } from 'tough-cookie'
-import { request, type Dispatcher } from 'undici'
+import { FormData, request, type Dispatcher } from 'undici'
 import { addressText, placeOn, type SiteAddress } from '../core/address.js'
 import { UnpackError } from '../core/errors.js'
+import type { Secret } from '../core/secret.js'
 import type { Answer } from './answer.js'
 import { failureOf, NoAnswer } from './failure.js'
 import type { Purpose, Traffic } from './traffic.js'
@@ -14,11 +16,25 @@ export interface Ask {
   /** A form's fields, or a JSON document. */
   form?: Readonly<Record<string, string>>
   json?: unknown
+  /** A form with a file in it, sent as multipart. */
+  parts?: Readonly<Record<string, string | FilePart>>
+  /** A file as the whole body. */
+  file?: FilePart
   headers?: Readonly<Record<string, string>>
   /** Whether redirects are followed; a form's answer usually is looked at as it is. */
   follow?: boolean
   purpose?: Purpose
 }
+
+/** A file that is sent. */
+export interface FilePart {
+  name: string
+  type: string
+  bytes: Uint8Array
+}
+
+/** How long a server that says “too many requests” is waited for, in seconds, and how often. */
+const PATIENCE = { most: 30, times: 3 }
 
 /** One person at a browser: requests with cookies of their own, redirects, limits and time-outs. */
 export class Visitor {
@@ -30,7 +46,14 @@ export class Visitor {
     private readonly signal?: AbortSignal,
     /** A survey follows redirects wherever they lead; with a session in hand, only on the site's own origin. */
     private readonly roams = false,
+    /** What opens the door in front of the site (HTTP Basic, RFC 7617). */
+    private readonly door?: { username: string; password: Secret },
   ) {}
+
+  /** Somebody else at the same site: with no cookies. */
+  another(): Visitor {
+    return new Visitor(this.address, this.lines, this.traffic, this.signal, this.roams, this.door)
+  }
 
   get(place: string, ask: Ask = {}): Promise<Answer> {
     return this.ask(place, { follow: true, ...ask, method: 'GET' })
@@ -47,7 +70,7 @@ export class Visitor {
   async ask(place: string, ask: Ask): Promise<Answer> {
     let url = placeOn(this.address, place)
     const hops: { from: string; to: string; status: number }[] = []
-    let answer = await this.#once(url, ask)
+    let answer = await this.#patiently(url, ask)
     while (
       ask.follow &&
       answer.status >= 300 &&
@@ -61,24 +84,36 @@ export class Visitor {
       if (!this.roams && to.origin !== this.address.origin) throw UnpackError.of('left-the-site', { url, to: to.href })
       hops.push({ from: url, to: to.href, status: answer.status })
       url = to.href
-      answer = await this.#once(url, { headers: ask.headers, purpose: ask.purpose })
+      answer = await this.#patiently(url, { headers: ask.headers, purpose: ask.purpose })
     }
     return { ...answer, hops }
+  }
+
+  /** A request that was refused as one too many (RFC 6585) was not taken: it is sent again when the server says. */
+  async #patiently(url: string, ask: Ask): Promise<Answer> {
+    for (let time = 1; ; time += 1) {
+      const answer = await this.#once(url, ask)
+      if (answer.status !== 429 || time > PATIENCE.times) return answer
+      const seconds = Number(answer.headers['retry-after'] ?? 2 ** time)
+      if (!(seconds <= PATIENCE.most)) return answer
+      await wait(seconds * 1000, undefined, { signal: this.signal }).catch(() => {
+        throw UnpackError.of('stopped', {})
+      })
+    }
   }
 
   async #once(url: string, ask: Ask): Promise<Answer> {
     if (this.signal?.aborted) throw UnpackError.of('stopped', {})
     const cookie = await this.#jar.getCookieString(url)
-    const body = ask.form
-      ? new URLSearchParams(ask.form).toString()
-      : ask.json === undefined
-        ? undefined
-        : JSON.stringify(ask.json)
+    const body = bodyOf(ask)
     const headers: Record<string, string> = {
       'user-agent': 'Unpack (its owner settles this site)',
       accept: 'text/html,application/json;q=0.9,*/*;q=0.8',
       ...(ask.form ? { 'content-type': 'application/x-www-form-urlencoded', referer: url } : {}),
       ...(ask.json === undefined ? {} : { 'content-type': 'application/json' }),
+      ...(ask.parts ? { referer: url } : {}),
+      ...(ask.file ? { 'content-type': ask.file.type } : {}),
+      ...(this.door && { authorization: basic(this.door) }),
       ...(cookie ? { cookie } : {}),
       ...ask.headers,
     }
@@ -88,7 +123,8 @@ export class Visitor {
       url,
       purpose: ask.purpose ?? (method === 'GET' ? 'read' : 'write'),
       headers,
-      body,
+      body: typeof body === 'string' ? body : undefined,
+      ...(typeof body === 'object' && { bytes: sizeOf(ask) }),
     })
     try {
       const response = await request(url, { dispatcher: this.lines, method, headers, body, signal: this.signal })
@@ -116,6 +152,23 @@ export class Visitor {
     return addressText(this.address)
   }
 }
+
+const basic = ({ username, password }: { username: string; password: Secret }): string =>
+  `Basic ${Buffer.from(`${username}:${password.reveal()}`).toString('base64')}`
+
+function bodyOf({ form, json, parts, file }: Ask): string | Uint8Array | FormData | undefined {
+  if (form) return new URLSearchParams(form).toString()
+  if (file) return file.bytes
+  if (!parts) return json === undefined ? undefined : JSON.stringify(json)
+  const data = new FormData()
+  for (const [name, part] of Object.entries(parts))
+    if (typeof part === 'string') data.append(name, part)
+    else data.append(name, new Blob([part.bytes as Uint8Array<ArrayBuffer>], { type: part.type }), part.name)
+  return data
+}
+
+const sizeOf = ({ parts = {}, file }: Ask): number =>
+  [...Object.values(parts), file].reduce((sum, part) => sum + (typeof part === 'object' ? part.bytes.length : 0), 0)
 
 async function limited(body: AsyncIterable<Uint8Array>, url: string): Promise<string> {
   const parts: Uint8Array[] = []

@@ -43,7 +43,7 @@ test('core asks for nothing: no Node, no network, no other room', () => {
     'yaml',
     'htmlparser2',
     'entities',
-    'micromark',
+    'micromark', 'micromark-extension-gfm-table',
     'fastest-levenshtein',
     '@noble/hashes/sha2.js',
     '@noble/hashes/utils.js',

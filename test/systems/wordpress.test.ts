@@ -17,7 +17,7 @@ function steps(differences: readonly AnyDifference[], firstRun: boolean): Step[]
     const own = differences.filter(
       (difference) => difference.area === name && !(difference.is === 'left over' && difference.fallsWith),
     )
-    return own.length > 0 ? (area.translate?.(own as never, { firstRun, baseline: demo }) ?? []) : []
+    return own.length > 0 ? (area.translate?.(own as never, { firstRun, baseline: demo, inventory: {} }) ?? []) : []
   })
 }
 const byCarrier = (all: readonly Step[]) =>

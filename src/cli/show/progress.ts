@@ -9,6 +9,7 @@ const words: Record<Extract<RunEvent, { is: 'phase' }>['phase'], string> = {
   'first run': 'filling in the first-run form of',
   settle: 'settling',
   'read back': 'reading back',
+  move: 'moving to',
   confirm: 'confirming',
 }
 

@@ -1,18 +1,38 @@
+import { z } from 'zod'
 import type { Area } from '../area.js'
+import { fileName, packageName } from '../baseline/values.js'
 import { refOf } from '../ref.js'
+import { notOlder } from '../text/versions.js'
+
+export const addOnSchema = z.strictObject({
+  use: packageName.describe('The add-on, by the name of its folder'),
+  from: fileName
+    .optional()
+    .describe("A zip beside the baseline, or a bundle with it somewhere inside; left out: the system's own catalogue"),
+  active: z.boolean().optional().describe('Whether it works; left out: it does'),
+  updates: z.enum(['automatic', 'by hand']).optional().describe('Whether it updates itself'),
+})
 
 export interface AddOnItem {
   use: string
   active: boolean
+  version?: string
+  updates?: 'automatic' | 'by hand'
 }
 
-/** Add-ons are looked at, so that somebody's own are seen. */
 export const addOns: Area<'addOns', AddOnItem> = {
   name: 'addOns',
   title: 'add-ons',
   list: 'at least',
-  keys: ['use', 'active'],
+  keys: ['use', 'version', 'active', 'updates'],
   ref: (item) => refOf('addOns', item.use),
-  plan: () => [],
+  plan: ({ addOns, packages, updates }) =>
+    (addOns ?? []).map(({ use, active, updates: own }) => ({
+      item: { use, active: active ?? true, version: packages.addOns[use]?.version, updates: own ?? updates?.addOns },
+    })),
+  same: (key, wanted, found) =>
+    key === 'version' ? notOlder(String(found), String(wanted)) : wanted === found,
   call: (item) => `the add-on “${item.use}”`,
+  show: (_key, value) => (typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)),
+  say: (key) => (key === 'active' ? 'works' : key),
 }

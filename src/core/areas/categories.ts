@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { Area, Plan } from '../area.js'
+import type { Baseline } from '../baseline/schema.js'
 import { slug } from '../baseline/values.js'
 import { refOf } from '../ref.js'
 
@@ -8,6 +9,7 @@ export const categorySchema = z.strictObject({
   slug: slug.describe('Its part of the address; a category is known by it'),
   description: z.string().optional().describe('What belongs into it'),
   replaces: z.literal('shipped').optional().describe('It takes over the category that came with the system'),
+  default: z.literal(true).optional().describe('Posts that name no category stand in this one'),
   was: slug.optional().describe('The slug it had before: it is renamed, not made a second time'),
   get under() {
     return z.array(categorySchema).optional().describe('The categories below it')
@@ -21,12 +23,21 @@ export interface CategoryItem {
   description?: string
   /** The ref of the category above it, or '' at the top. */
   parent: string
+  /** True for the one in which posts stand that name none. */
+  default?: boolean
+}
+
+/** All categories of a baseline, whatever they stand under. */
+export const flatCategories = ({ categories }: Pick<Baseline, 'categories'>): WantedCategory[] => {
+  const flat = (list: readonly WantedCategory[]): WantedCategory[] =>
+    list.flatMap((one) => [one, ...flat(one.under ?? [])])
+  return flat(categories ?? [])
 }
 
 const planned = (wanted: readonly WantedCategory[], parent: string): Plan<CategoryItem>[] =>
-  wanted.flatMap(({ name, slug, description, replaces, was, under }) => [
+  wanted.flatMap(({ name, slug, description, replaces, was, under, default: isDefault }) => [
     {
-      item: { name, slug, description, parent },
+      item: { name, slug, description, parent, default: isDefault },
       was: was && refOf('categories', was),
       replacesShipped: replaces === 'shipped',
     },
@@ -37,12 +48,16 @@ export const categories: Area<'categories', CategoryItem> = {
   name: 'categories',
   title: 'categories',
   list: 'at least',
-  keys: ['name', 'slug', 'description', 'parent'],
+  keys: ['name', 'slug', 'description', 'parent', 'default'],
   ref: (item) => refOf('categories', item.slug),
-  plan: ({ categories }) => planned(categories ?? [], ''),
+  plan: ({ categories, sample }) => [
+    ...planned(categories ?? [], ''),
+    ...(sample?.categories ?? []).map((item) => ({ item })),
+  ],
   links: ['parent'],
   call: (item) => `the category “${item.name}”`,
-  say: (key) => (key === 'parent' ? 'stands under' : key),
+  say: (key) => (key === 'parent' ? 'stands under' : key === 'default' ? 'for posts without one' : key),
+  show: (_key, value) => (typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)),
   expect: (items) =>
     items.map((item) => ({
       name: `the page of ${categories.call(item)} opens`,

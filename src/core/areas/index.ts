@@ -1,31 +1,49 @@
 import { addOns } from './addOns.js'
+import { address } from './address.js'
 import { categories } from './categories.js'
+import { commenting } from './commenting.js'
 import { comments } from './comments.js'
+import { frontPage } from './frontPage.js'
+import { linkCategories } from './linkCategories.js'
+import { links } from './links.js'
 import { media } from './media.js'
 import { members } from './members.js'
 import { menus } from './menus.js'
 import { owner } from './owner.js'
 import { pages } from './pages.js'
 import { posts } from './posts.js'
+import { publishing } from './publishing.js'
+import { sidebars } from './sidebars.js'
+import { signUp } from './signUp.js'
 import { site } from './site.js'
 import { tags } from './tags.js'
 import { theme } from './theme.js'
+import { updates } from './updates.js'
 import type { Area, Difference, Found, ReadItem, Value } from '../area.js'
 
 /** The one list of areas, in the order in which practitioners settle them. Names and types derive from it. */
 export const areas = {
   owner,
+  media,
   site,
   categories,
+  tags,
   pages,
+  frontPage,
   theme,
   addOns,
   menus,
-  media,
-  tags,
+  sidebars,
+  linkCategories,
+  links,
+  publishing,
+  commenting,
+  signUp,
+  updates,
   members,
   posts,
   comments,
+  address,
 } as const
 
 export type Areas = typeof areas

@@ -1,17 +1,69 @@
-import type { Area } from '../area.js'
+import { z } from 'zod'
+import type { Area, Value } from '../area.js'
+import type { Baseline } from '../baseline/schema.js'
+import { placeName, slug } from '../baseline/values.js'
 import { refOf } from '../ref.js'
+import { flatCategories } from './categories.js'
+import { flatPages } from './pages.js'
+
+const label = z.string().min(1).optional().describe('What it says; left out, the title of what it leads to')
+export const menuEntrySchema = z.union([
+  z.strictObject({ page: slug.describe('The slug of a page of this file'), label }),
+  z.strictObject({ category: slug.describe('The slug of a category of this file'), label }),
+  z.strictObject({
+    label: z.string().min(1).describe('What it says'),
+    link: z.url({ protocol: /^https?$/, error: 'a whole http or https address' }).describe('Where it leads'),
+  }),
+])
+export const menusSchema = z.record(placeName, z.array(menuEntrySchema))
+type WantedEntry = z.output<typeof menuEntrySchema>
+
+/** An entry leads to an item, by its ref, or to a link. */
+export type MenuEntry = { ref: string; label: string } | { link: string; label: string }
 
 export interface MenuItem {
-  name: string
+  /** Where the theme shows it: `main`, `footer`. */
+  place: string
+  entries: readonly MenuEntry[]
 }
 
-/** Menus are looked at, so that somebody's own are seen. */
+function entryOf(wanted: WantedEntry, baseline: Baseline): MenuEntry {
+  if ('link' in wanted) return { link: wanted.link, label: wanted.label }
+  const [ref, title] =
+    'page' in wanted
+      ? [refOf('pages', wanted.page), flatPages(baseline).find(({ slug }) => slug === wanted.page)?.title]
+      : [
+          refOf('categories', wanted.category),
+          flatCategories(baseline).find(({ slug }) => slug === wanted.category)?.name,
+        ]
+  return { ref, label: wanted.label ?? title ?? ref }
+}
+
+const labels = (entries: Value): string[] =>
+  Array.isArray(entries) ? (entries as MenuEntry[]).map(({ label }) => label) : []
+
+/** Menus: each place means exactly these entries, in this order. */
 export const menus: Area<'menus', MenuItem> = {
   name: 'menus',
   title: 'menus',
   list: 'at least',
-  keys: ['name'],
-  ref: (item) => refOf('menus', item.name),
-  plan: () => [],
-  call: (item) => `the menu “${item.name}”`,
+  follows: ['theme', 'publishing', 'frontPage', 'pages', 'categories'],
+  keys: ['place', 'entries'],
+  ref: (item) => refOf('menus', item.place),
+  plan: (baseline) =>
+    Object.entries(baseline.menus ?? {}).map(([place, entries]) => ({
+      item: { place, entries: entries.map((entry) => entryOf(entry, baseline)) },
+    })),
+  links: ['entries'],
+  call: (item) => `the menu “${item.place}”`,
+  show: (key, value) => (key === 'entries' ? labels(value).join(' · ') : String(value)),
+  expect: (items) =>
+    items
+      .filter(({ entries }) => entries.length > 0)
+      .map((item) => ({
+        name: `visitors find ${menus.call(item)}`,
+        at: 'front',
+        look: 'links',
+        labels: item.entries.map(({ label }) => label),
+      })),
 }

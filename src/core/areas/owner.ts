@@ -27,9 +27,14 @@ export const ownerSchema = z.strictObject({
     .describe("The owner's names"),
   email: mail.optional().describe("The owner's e-mail address; a first-run form needs one"),
   password: z
-    .literal('made')
+    .enum(['made', 'stored', 'asked'])
     .default('made')
-    .describe('made = strong, random, kept in the logins file. A password itself never stands here'),
+    .describe(
+      'made = strong, random, kept in the logins file; stored = it is in the logins file already; asked = you are asked for it. A password itself never stands here',
+    ),
+  signInAs: userName
+    .optional()
+    .describe("The login to start with, when the host made one: it is in the logins file. The owner's takes its place"),
 })
 
 export interface OwnerItem {
@@ -38,6 +43,8 @@ export interface OwnerItem {
   last?: string
   shown?: string
   email?: string
+  /** Whether the password is the host's temporary one, or the owner's own. */
+  password?: 'temporary' | 'own'
 }
 
 const words: Record<keyof OwnerItem, string> = {
@@ -46,17 +53,22 @@ const words: Record<keyof OwnerItem, string> = {
   last: 'last name',
   shown: 'shown name',
   email: 'e-mail',
+  password: 'password',
 }
 
 export const owner: Area<'owner', OwnerItem> = {
   name: 'owner',
   title: 'owner',
   list: 'one',
-  keys: ['username', 'first', 'last', 'shown', 'email'],
+  keys: ['username', 'first', 'last', 'shown', 'email', 'password'],
   ref: () => 'owner',
-  plan: ({ owner }) => [{ item: { username: owner.username, ...owner.name, email: owner.email } }],
+  plan: ({ owner }) => [
+    { item: { username: owner.username, ...owner.name, email: owner.email, password: 'own' } },
+  ],
   same: (key, wanted, found) =>
     key === 'email' ? String(wanted).toLowerCase() === String(found).toLowerCase() : wanted === found,
   call: (item) => `the owner “${item.username}”`,
   say: (key) => words[key],
+  show: (key, value) =>
+    key !== 'password' ? String(value) : value === 'temporary' ? "the host's" : value === 'own' ? 'your own' : 'none',
 }

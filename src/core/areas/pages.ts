@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import type { Area } from '../area.js'
+import type { Area, Plan } from '../area.js'
+import type { Baseline } from '../baseline/schema.js'
 import { fileName, slug } from '../baseline/values.js'
 import { refOf } from '../ref.js'
 import { sameText } from '../text/normal-form.js'
@@ -18,7 +19,11 @@ export const pageSchema = z.strictObject({
     .optional()
     .describe('It takes over the first published page that came with the system'),
   was: slug.optional().describe('The slug it had before: it is renamed, not made a second time'),
+  get under() {
+    return z.array(pageSchema).optional().describe('The pages below it')
+  },
 })
+export type WantedPage = z.output<typeof pageSchema>
 
 export interface PageItem {
   title: string
@@ -27,26 +32,52 @@ export interface PageItem {
   body?: string
   /** Whether visitors can see it. */
   state?: 'published' | 'draft'
+  /** The ref of the page above it, or '' at the top. */
+  parent?: string
+  /** Its place among the pages beside it, from 1 on. */
+  order?: number
 }
+
+/** All pages of a baseline, whatever they stand under. */
+export const flatPages = ({ pages }: Pick<Baseline, 'pages'>): WantedPage[] => {
+  const flat = (list: readonly WantedPage[]): WantedPage[] => list.flatMap((one) => [one, ...flat(one.under ?? [])])
+  return flat(pages ?? [])
+}
+
+const planned = (wanted: readonly WantedPage[], parent: string, bodies: Baseline['bodies']): Plan<PageItem>[] =>
+  wanted.flatMap(({ title, slug, body, replaces, was, under }, index) => [
+    {
+      item: {
+        title,
+        slug,
+        body: body === undefined ? undefined : bodies[body],
+        state: 'published',
+        parent,
+        order: index + 1,
+      },
+      was: was && refOf('pages', was),
+      replacesShipped: replaces === 'shipped',
+    },
+    ...planned(under ?? [], refOf('pages', slug), bodies),
+  ])
 
 export const pages: Area<'pages', PageItem> = {
   name: 'pages',
   title: 'pages',
   list: 'at least',
-  keys: ['title', 'slug', 'body', 'state'],
+  keys: ['title', 'slug', 'body', 'state', 'parent', 'order'],
   ref: (item) => refOf('pages', item.slug),
-  plan: ({ pages, bodies }) =>
-    (pages ?? []).map(({ title, slug, body, replaces, was }) => ({
-      item: { title, slug, body: body === undefined ? undefined : bodies[body], state: 'published' },
-      was: was && refOf('pages', was),
-      replacesShipped: replaces === 'shipped',
-    })),
+  plan: ({ pages, bodies, sample }) => [
+    ...planned(pages ?? [], '', bodies),
+    ...(sample?.pages ?? []).map((item) => ({ item })),
+  ],
+  links: ['parent'],
   texts: ['body'],
   same: (key, wanted, found) => (key === 'body' ? sameText(String(wanted), String(found)) : wanted === found),
   call: (item) => `the page “${item.title}”`,
-  say: (key) => (key === 'body' ? 'text' : key),
+  say: (key) => (key === 'body' ? 'text' : key === 'parent' ? 'stands under' : key),
   expect: (items) =>
-    items.map((item) => ({
+    items.filter(({ state }) => state === 'published').map((item) => ({
       name: `${pages.call(item)} shows its text`,
       at: { ref: pages.ref(item) },
       look: 'shows',

@@ -1,18 +1,83 @@
-import type { Area } from '../area.js'
+import { z } from 'zod'
+import type { Area, Value } from '../area.js'
+import { fileName, slug } from '../baseline/values.js'
 import { refOf } from '../ref.js'
+import { sameText } from '../text/normal-form.js'
+import { textBlocks } from '../text/plain.js'
+import { slugOf } from '../text/slug-of.js'
+
+export const postSchema = z.strictObject({
+  title: z
+    .string()
+    .min(1)
+    .describe('The title of the post')
+    .meta({ examples: ['We open on Saturday'] }),
+  slug: slug.describe('Its part of the address; a post is known by it'),
+  body: fileName.optional().describe('A file in CommonMark beside the baseline; left out, the post stays empty'),
+  categories: z.array(slug).optional().describe('Exactly these categories, by their slugs'),
+  tags: z.array(z.string().min(1)).optional().describe('Exactly these tags, by their names'),
+  state: z.enum(['published', 'draft']).optional().describe('Whether visitors can see it; left out: they can'),
+  date: z
+    .string()
+    .regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, { error: 'a date and time as in 2026-03-05T14:07' })
+    .optional()
+    .describe("When it appears, on the site's own clock; left out: when it is made")
+    .meta({ examples: ['2026-03-05T14:07'] }),
+  was: slug.optional().describe('The slug it had before: it is renamed, not made a second time'),
+})
 
 export interface PostItem {
   title: string
   slug: string
+  /** HTML. */
+  body?: string
+  state?: 'published' | 'draft'
+  /** Refs of its categories. */
+  categories?: readonly string[]
+  /** Refs of its tags. */
+  tags?: readonly string[]
+  /** `2026-03-05T14:07`, on the site's own clock. */
+  date?: string
 }
 
-/** Posts: what shipped goes; the owner's own are seen and left alone. */
+const sorted = (value: Value): string => (Array.isArray(value) ? [...value].sort().join(' ') : '')
+
 export const posts: Area<'posts', PostItem> = {
   name: 'posts',
   title: 'posts',
   list: 'at least',
-  keys: ['title', 'slug'],
+  keys: ['title', 'slug', 'body', 'state', 'categories', 'tags', 'date'],
   ref: (item) => refOf('posts', item.slug),
-  plan: () => [],
+  plan: ({ posts, bodies, sample }) => [
+    ...(posts ?? []).map(({ title, slug, body, categories, tags, state, date, was }) => ({
+      item: {
+        title,
+        slug,
+        body: body === undefined ? undefined : bodies[body],
+        state: state ?? 'published',
+        categories: categories?.map((name) => refOf('categories', name)),
+        tags: tags?.map((name) => refOf('tags', slugOf(name))),
+        date,
+      },
+      was: was && refOf('posts', was),
+    })),
+    ...(sample?.posts ?? []).map((item) => ({ item })),
+  ],
+  links: ['categories', 'tags'],
+  texts: ['body'],
+  same(key, wanted, found) {
+    if (key === 'body') return sameText(String(wanted), String(found))
+    return key === 'categories' || key === 'tags' ? sorted(wanted) === sorted(found) : wanted === found
+  },
   call: (item) => `the post “${item.title}”`,
+  say: (key) => (key === 'body' ? 'text' : key),
+  expect: (items) =>
+    items
+      .filter(({ state }) => state === 'published')
+      .map((item) => ({
+        name: `${posts.call(item)} shows its text`,
+        at: { ref: posts.ref(item) },
+        look: 'shows',
+        texts: [item.title, ...textBlocks(item.body ?? '')],
+      })),
 }

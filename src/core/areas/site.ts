@@ -1,9 +1,30 @@
 import { z } from 'zod'
 import type { Area } from '../area.js'
-import { languageTag, mail, siteAddress, timeZone } from '../baseline/values.js'
+import { fileName, languageTag, mail, siteAddress, timeZone } from '../baseline/values.js'
+import { refOf } from '../ref.js'
+import { datePattern } from '../text/dates.js'
+
+export const weekdays = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'] as const
+
+const datesSchema = z.strictObject({
+  date: z
+    .string()
+    .optional()
+    .describe('The 5th of March 2026, written the way you want dates')
+    .meta({ examples: ['5 March 2026'] }),
+  time: z
+    .string()
+    .optional()
+    .describe('14:07, written the way you want times')
+    .meta({ examples: ['14:07'] }),
+  weekStarts: z.enum(weekdays).optional().describe('The first day of the week'),
+})
 
 export const siteSchema = z.strictObject({
   address: siteAddress.describe('Where visitors find the site, as a whole address'),
+  reachedAt: siteAddress
+    .optional()
+    .describe('Where it answers today, if that differs: settled there, and moved to its address last'),
   kind: z
     .enum(['blog', 'content', 'shop', 'forum'])
     .optional()
@@ -21,8 +42,13 @@ export const siteSchema = z.strictObject({
     .meta({ examples: ['Bikes, lamps and jumpers mended every second Saturday'] }),
   language: languageTag.optional().describe('The language of the site, as a BCP 47 tag such as en or de-AT'),
   timezone: timeZone.optional().describe('The time zone, by its IANA name, such as Europe/London'),
+  dates: datesSchema.optional().describe('How dates and times are written, by example'),
   searchEngines: z.enum(['welcome', 'turned away']).optional().describe('Whether search engines may list the site'),
   contact: mail.optional().describe('Where the site itself writes to'),
+  icon: fileName
+    .optional()
+    .describe("A picture beside the baseline, for the browser's tab")
+    .meta({ examples: ['files/lantern.png'] }),
 })
 
 export interface SiteItem {
@@ -30,18 +56,33 @@ export interface SiteItem {
   description?: string
   language?: string
   timezone?: string
+  /** How dates are written, as a CLDR pattern (UTS 35). */
+  date?: string
+  /** How times are written, as a CLDR pattern. */
+  time?: string
+  weekStarts?: (typeof weekdays)[number]
   searchEngines?: 'welcome' | 'turned away'
   contact?: string
+  /** The ref of the upload that is the icon. */
+  icon?: string
   /** Whether the addresses that the site gives its items lead to them; some systems need a push for that after their first run. */
   addresses?: 'open' | 'not found'
 }
 
-const keys = ['title', 'description', 'language', 'timezone', 'searchEngines', 'contact'] as const
+const plain = ['title', 'description', 'language', 'timezone', 'searchEngines', 'contact'] as const
 const words: Partial<Record<keyof SiteItem, string>> = {
   timezone: 'time zone',
+  date: 'dates',
+  time: 'times',
+  weekStarts: 'first day of the week',
   searchEngines: 'search engines',
   contact: 'contact address',
   addresses: "its items' own addresses",
+}
+
+const patternOf = (example: string, kind: 'date' | 'time', language = 'en'): string => {
+  const read = datePattern(example, kind, language)
+  return 'pattern' in read ? read.pattern : example
 }
 
 /** `en` wants no region; `en-GB` does. */
@@ -53,17 +94,26 @@ export const site: Area<'site', SiteItem> = {
   name: 'site',
   title: 'site',
   list: 'one',
-  keys: [...keys, 'addresses'],
+  keys: [...plain.slice(0, 4), 'date', 'time', 'weekStarts', ...plain.slice(4), 'icon', 'addresses'],
   ref: () => 'site',
-  // addresses that lead nowhere are nobody's plan, so the file has no key for them
-  plan: ({ site }) => [
-    {
-      item: {
-        ...Object.fromEntries(keys.filter((key) => site[key] !== undefined).map((key) => [key, site[key]])),
-        addresses: 'open',
+  plan: ({ site, uploads }) => {
+    const { date, time, weekStarts } = site.dates ?? {}
+    const icon = uploads[site.icon ?? '']
+    return [
+      {
+        item: {
+          ...Object.fromEntries(plain.filter((key) => site[key] !== undefined).map((key) => [key, site[key]])),
+          ...(date !== undefined && { date: patternOf(date, 'date', site.language) }),
+          ...(time !== undefined && { time: patternOf(time, 'time', site.language) }),
+          ...(weekStarts !== undefined && { weekStarts }),
+          ...(icon && { icon: refOf('media', icon.name) }),
+          // addresses that lead nowhere are nobody's plan, so the file has no key for them
+          addresses: 'open',
+        },
       },
-    },
-  ],
+    ]
+  },
+  links: ['icon'],
   same(key, wanted, found) {
     if (key === 'language') return sameLanguage(String(wanted), String(found))
     if (key === 'contact') return String(wanted).toLowerCase() === String(found).toLowerCase()
@@ -95,6 +145,7 @@ export const site: Area<'site', SiteItem> = {
           },
         ]
       : []),
+    ...(item?.icon ? [{ name: "the browser's tab has an icon", at: 'front' as const, look: 'icon' as const }] : []),
     { name: 'the feed can be read', at: 'feed', look: 'feed' },
   ],
 }

@@ -1,18 +1,23 @@
 import type { Area } from '../area.js'
 import { refOf } from '../ref.js'
+import { slugOf } from '../text/slug-of.js'
 
 export interface TagItem {
   name: string
   slug: string
 }
 
-/** Tags are looked at, so that somebody's own are seen. */
+/** Tags: those that posts of the baseline name. */
 export const tags: Area<'tags', TagItem> = {
   name: 'tags',
   title: 'tags',
   list: 'at least',
   keys: ['name', 'slug'],
   ref: (item) => refOf('tags', item.slug),
-  plan: () => [],
+  plan({ posts, sample }) {
+    const named = (posts ?? []).flatMap(({ tags }) => tags ?? []).map((name) => ({ name, slug: slugOf(name) }))
+    const all = [...named, ...(sample?.tags ?? [])]
+    return [...new Map(all.map((item) => [item.slug, { item }])).values()]
+  },
   call: (item) => `the tag “${item.name}”`,
 }

@@ -1,18 +1,46 @@
+import { z } from 'zod'
 import type { Area } from '../area.js'
+import { fileName, packageName } from '../baseline/values.js'
 import { refOf } from '../ref.js'
+import { notOlder } from '../text/versions.js'
+
+export const themeSchema = z.strictObject({
+  use: packageName.describe('The theme that visitors see, by the name of its folder'),
+  from: fileName
+    .optional()
+    .describe("A zip beside the baseline, or a bundle with it somewhere inside; left out: the system's own catalogue"),
+})
 
 export interface ThemeItem {
   use: string
   active: boolean
+  /** The version that is there; wanted: this one or a newer. */
+  version?: string
 }
 
-/** Themes are looked at, so that somebody's own are seen. */
+/** The theme in use; others that shipped go or stay by `shipped.theme`. */
 export const theme: Area<'theme', ThemeItem> = {
   name: 'theme',
   title: 'themes',
   list: 'at least',
-  keys: ['use', 'active'],
+  keys: ['use', 'active', 'version'],
   ref: (item) => refOf('theme', item.use),
-  plan: () => [],
+  plan: ({ theme, packages }) => {
+    if (!theme) return []
+    const own = packages.theme[theme.use]
+    const parent = own?.parent === undefined ? undefined : packages.theme[own.parent]
+    return [
+      ...(parent ? [{ item: { use: parent.use, active: undefined as never, version: parent.version } }] : []),
+      { item: { use: theme.use, active: true, version: own?.version } },
+    ]
+  },
+  same: (key, wanted, found) =>
+    key === 'version' ? notOlder(String(found), String(wanted)) : wanted === found,
   call: (item) => `the theme “${item.use}”`,
+  show: (_key, value) => (typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)),
+  say: (key) => (key === 'active' ? 'in use' : key),
+  expect: (items) =>
+    items
+      .filter(({ active }) => active)
+      .map((item) => ({ name: `visitors see ${theme.call(item)}`, at: 'front', look: 'theme', use: item.use })),
 }

@@ -1,9 +1,16 @@
 import { pathText, type Mistake } from './mistakes.js'
 import { exampleAt } from './schema-walk.js'
+import { bytesIn, besideOf, textIn, type Files } from './files.js'
+import { namedFiles } from './names.js'
 import type { Source } from './source.js'
+import { htmlOf } from '../text/markdown.js'
+import { outlinesIn } from '../text/opml.js'
+import { sourcesIn } from '../text/pictures.js'
+import { sampleIn } from '../text/sample.js'
+import { isUpload, uploadEndings } from '../upload.js'
+import { planMistakes } from './plan-checks.js'
 
 type Path = readonly (string | number)[]
-type Files = Readonly<Record<string, string>>
 
 const easy = [
   'admin',
@@ -66,12 +73,13 @@ export function crossChecks(values: unknown, source: Source, files: Files): Mist
   }
   easyUserName(values, add)
   identities(values, add)
-  bodies(values, files, add)
+  namedOnes(values, files, add)
   contradictions(values, add)
+  planMistakes(values, add)
   return found
 }
 
-type Add = (code: Mistake['code'], path: Path, what: string, expected: string, example?: string) => void
+export type Add = (code: Mistake['code'], path: Path, what: string, expected: string, example?: string) => void
 
 function easyUserName(values: Record<string, unknown>, add: Add): void {
   const { site, owner } = values
@@ -100,7 +108,7 @@ function easyUserName(values: Record<string, unknown>, add: Add): void {
 }
 
 function identities(values: Record<string, unknown>, add: Add): void {
-  for (const list of ['categories', 'pages']) {
+  for (const list of ['categories', 'pages', 'posts']) {
     const seen = new Map<string, string>()
     const renamed = new Map<string, Path>()
     let replacing = false
@@ -145,16 +153,35 @@ function identities(values: Record<string, unknown>, add: Add): void {
   }
 }
 
-function bodies(values: Record<string, unknown>, files: Files, add: Add): void {
-  for (const [index, page] of listOf(values.pages).entries())
-    if (isGroup(page) && typeof page.body === 'string' && files[page.body] === undefined)
+/** Every file that is named has to be there, and to be what its key says. */
+function namedOnes(values: Record<string, unknown>, files: Files, add: Add): void {
+  for (const { name, path, is } of namedFiles(values)) {
+    const text = is === 'picture' || is === 'archive' ? undefined : textIn(files, name)
+    const wrong = (what: string, expected: string) => {
+      add('wrong-file', path, what, expected)
+    }
+    if (files[name] === undefined || (text === undefined && is !== 'picture' && is !== 'archive'))
       add(
         'missing-file',
-        ['pages', index, 'body'],
-        'this file is not there, or is no text',
+        path,
+        `this file is not there${is === 'picture' || is === 'archive' ? '' : ', or is no text'}`,
         'a file that exists, counted from the folder of the baseline',
       )
+    else if (is === 'picture' && !isUpload(name)) wrong('this is no picture', `a file that ends in ${endings}`)
+    else if (is === 'archive' && !isZip(bytesIn(files, name))) wrong('this is no archive', 'a zip file')
+    else if (is === 'links' && !outlinesIn(text ?? '')) wrong('this is no list of links', 'an OPML file')
+    else if (is === 'sample' && !sampleIn(text ?? '')) wrong('this is no sample', 'an RSS-based content export')
+    else if (is === 'body')
+      for (const source of sourcesIn(htmlOf(text ?? ''))) {
+        const picture = besideOf(name, source)
+        if (picture !== undefined && (!bytesIn(files, picture) || !isUpload(picture)))
+          wrong('this text shows a picture that is not there', `a file that ends in ${endings}, counted from the text`)
+      }
+  }
 }
+
+const endings = uploadEndings.join(', ')
+const isZip = (bytes: Uint8Array | undefined): boolean => bytes?.[0] === 0x50 && bytes[1] === 0x4b
 
 function contradictions(values: Record<string, unknown>, add: Add): void {
   if (!isGroup(values.gone)) return

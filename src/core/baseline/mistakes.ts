@@ -15,6 +15,8 @@ export interface Mistake {
     | 'easy-user-name'
     | 'two-of-one'
     | 'missing-file'
+    | 'wrong-file'
+    | 'unknown-item'
     | 'contradiction'
   at: Position
   /** The key, as in `site.timezone` or `pages[1].slug`. */

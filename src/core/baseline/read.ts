@@ -1,7 +1,8 @@
 import type { Document } from 'yaml'
 import { UnpackError } from '../errors.js'
-import { htmlOf } from '../text/markdown.js'
 import { crossChecks } from './cross-checks.js'
+import { picturesNamed, withFiles, type Files } from './files.js'
+import { filesIn } from './names.js'
 import { mistakesOf, mistakeText, type Mistake } from './mistakes.js'
 import { baselineSchema, type Baseline } from './schema.js'
 import { Source, type Position } from './source.js'
@@ -15,23 +16,24 @@ export interface ReadBaseline {
   where(path: readonly PropertyKey[]): Position
 }
 
-/** Which files a baseline names; give their texts to {@link readBaseline}. */
-export function filesNamed(text: string): string[] {
-  const values = new Source(text, '').values() as { pages?: unknown } | null | undefined
-  const pages = Array.isArray(values?.pages) ? (values.pages as unknown[]) : []
-  const names = pages.map((page) => (page as { body?: unknown } | null)?.body)
-  return [...new Set(names.filter((name): name is string => typeof name === 'string'))]
+/**
+ * Which files a baseline names; give them to {@link readBaseline}. Called again with the texts among them, it tells as well
+ * which pictures these show.
+ */
+export function filesNamed(text: string, files: Files = {}): string[] {
+  const { all, bodies, sample } = filesIn(new Source(text, '').values())
+  return [...new Set([...all, ...picturesNamed(bodies, sample, files)])]
 }
 
 /**
  * Every mistake of a baseline's text, in the order of the file.
  * @param text YAML 1.2
- * @param files the texts of the files it names, by the names it uses
+ * @param files the files it names, by the names it uses: texts, or bytes
  * @param file what to call the text in places
  */
 export function mistakesIn(
   text: string,
-  files: Readonly<Record<string, string>> = {},
+  files: Files = {},
   file = 'baseline.yaml',
 ): Mistake[] {
   return examine(new Source(text, file), files).mistakes
@@ -45,7 +47,7 @@ export function mistakesIn(
  */
 export function readBaseline(
   text: string,
-  files: Readonly<Record<string, string>> = {},
+  files: Files = {},
   file = 'baseline.yaml',
 ): ReadBaseline {
   const source = new Source(text, file)
@@ -57,16 +59,15 @@ export function readBaseline(
       { at: mistakes[0] && placeText(mistakes[0].at), lines: mistakes.map(mistakeText) },
     )
   }
-  const bodies = Object.fromEntries(Object.entries(files).map(([name, body]) => [name, htmlOf(body)]))
-  return { baseline: { ...values, bodies }, document: source.document, where: (path) => source.at(path) }
+  return { baseline: withFiles(values, files), document: source.document, where: (path) => source.at(path) }
 }
 
 const placeText = ({ file, line, column }: Position): string => `${file}:${line}:${column}`
 
 function examine(
   source: Source,
-  files: Readonly<Record<string, string>>,
-): { mistakes: Mistake[]; values?: Omit<Baseline, 'bodies'> } {
+  files: Files,
+): { mistakes: Mistake[]; values?: Parameters<typeof withFiles>[0] } {
   const flaws = source.flaws.map(({ code, at }): Mistake => ({
     code: 'yaml',
     at,

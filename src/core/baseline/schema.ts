@@ -1,28 +1,71 @@
 import { z } from 'zod'
+import { addOnSchema } from '../areas/addOns.js'
 import { categorySchema } from '../areas/categories.js'
+import { commentingSchema } from '../areas/commenting.js'
+import { frontPageSchema } from '../areas/frontPage.js'
+import { linksSchema } from '../areas/links.js'
+import { menusSchema } from '../areas/menus.js'
 import { ownerSchema } from '../areas/owner.js'
 import { pageSchema } from '../areas/pages.js'
+import { postSchema } from '../areas/posts.js'
+import { publishingSchema } from '../areas/publishing.js'
+import { sidebarsSchema } from '../areas/sidebars.js'
+import { signUpSchema } from '../areas/signUp.js'
 import { siteSchema } from '../areas/site.js'
-import { slug } from './values.js'
+import { themeSchema } from '../areas/theme.js'
+import { updatesSchema } from '../areas/updates.js'
+import type { Packages } from '../package.js'
+import type { Outline } from '../text/opml.js'
+import type { Sample } from '../text/sample.js'
+import type { Upload } from '../upload.js'
+import { fileName, packageName, placeName, slug } from './values.js'
 
 const choice = z.enum(['remove', 'keep'])
 
-/** The areas whose shipped items go unless the file says otherwise. */
-export const removable = ['posts', 'comments', 'pages', 'categories'] as const
-export type Removable = (typeof removable)[number]
+/** What may be removed of what shipped, unless the file says otherwise: keys of areas, with what they are. */
+const removable = {
+  posts: 'Posts',
+  comments: 'Comments',
+  pages: 'Pages',
+  categories: 'Categories',
+  menus: 'Menus',
+  sidebars: 'What stands in sidebars',
+  links: 'Links and their categories',
+  theme: 'Themes that are not in use',
+  addOns: 'Add-ons',
+  uploads: 'Uploads, and what failed ones left',
+} as const
+export type Removable = keyof typeof removable
 
 const shippedSchema = z
   .union([
     choice,
-    z.strictObject({
-      posts: choice.optional().describe('Posts that came with the system'),
-      comments: choice.optional().describe('Comments that came with the system'),
-      pages: choice.optional().describe('Pages that came with the system'),
-      categories: choice.optional().describe('Categories that came with the system'),
-    }),
+    z.strictObject(
+      Object.fromEntries(
+        Object.entries(removable).map(([key, what]) => [
+          key,
+          choice.optional().describe(`${what} that came with the system`),
+        ]),
+      ) as Record<Removable, z.ZodOptional<typeof choice>>,
+    ),
   ])
   .default('keep')
   .describe('What happens to what came with the system and was not touched since; left out: keep')
+
+const slugs = (what: string) => z.array(slug).optional().describe(what)
+const goneSchema = z
+  .strictObject({
+    posts: slugs('Slugs of posts'),
+    pages: slugs('Slugs of pages'),
+    categories: slugs('Slugs of categories'),
+    tags: slugs('Slugs of tags'),
+    menus: z.array(placeName).optional().describe('Places of menus'),
+    theme: z.array(packageName).optional().describe('Themes, by the names of their folders'),
+    addOns: z.array(packageName).optional().describe('Add-ons, by the names of their folders'),
+    uploads: z.array(z.string().min(1)).optional().describe('Uploads, by their names without ending'),
+  })
+  .default({})
+  .describe('Items that are to go although somebody made or changed them')
 
 const checkSchema = z.strictObject({
   at: z
@@ -48,19 +91,11 @@ export const baselineSchema = z
       .describe('Who owns the site')
       .meta({ examples: [{ username: 'marlow', email: 'ines@repair.example', password: 'made' }] }),
     shipped: shippedSchema.meta({ examples: ['remove'] }),
-    gone: z
-      .strictObject({
-        posts: z.array(slug).optional().describe('Slugs of posts'),
-        pages: z.array(slug).optional().describe('Slugs of pages'),
-        categories: z.array(slug).optional().describe('Slugs of categories'),
-      })
-      .default({})
-      .describe('Items that are to go although somebody made or changed them')
-      .meta({ examples: [{ pages: ['old-news'] }] }),
+    gone: goneSchema.meta({ examples: [{ pages: ['old-news'] }] }),
     leave: z
-      .array(z.string().regex(/^[a-zA-Z]+\.[a-zA-Z]+$/, { error: 'a key with its area' }))
+      .array(z.string().regex(/^[a-zA-Z]+(?:\.[a-zA-Z]+)?$/, { error: 'an area, or a key with its area' }))
       .default([])
-      .describe("Keys that this system can't be given, and you know it: they are left alone")
+      .describe("Keys that this system may not be given, and you know it: they are no difference then")
       .meta({ examples: [['site.timezone']] }),
     categories: z
       .array(categorySchema)
@@ -72,6 +107,59 @@ export const baselineSchema = z
       .optional()
       .describe('At least these pages')
       .meta({ examples: [[{ title: 'Visit us', slug: 'visit', body: 'pages/visit.md' }]] }),
+    frontPage: frontPageSchema
+      .optional()
+      .describe('What visitors see first: the latest posts, or a page')
+      .meta({ examples: [{ page: 'home', posts: 'news' }] }),
+    menus: menusSchema
+      .optional()
+      .describe('Menus by the place where the theme shows them: exactly these entries, in this order')
+      .meta({ examples: [{ main: [{ page: 'home' }, { label: 'Tools', link: 'https://tools.repair.example/' }] }] }),
+    sidebars: sidebarsSchema
+      .optional()
+      .describe('Sidebars by their place: exactly these parts, in this order')
+      .meta({ examples: [{ main: ['search', 'latest posts'] }] }),
+    theme: themeSchema
+      .optional()
+      .describe('The theme in use')
+      .meta({ examples: [{ use: 'lantern', from: 'files/lantern-theme.zip' }] }),
+    addOns: z
+      .array(addOnSchema)
+      .optional()
+      .describe('At least these add-ons')
+      .meta({ examples: [[{ use: 'contact-card', from: 'files/contact-card.zip', active: true }]] }),
+    samples: z
+      .union([z.enum(['none', 'shipped']), fileName])
+      .optional()
+      .describe(
+        'Sample content: none (what an earlier run added and nobody touched goes), shipped (what the system brings stays), or a file: an RSS-based content export',
+      )
+      .meta({ examples: ['none'] }),
+    publishing: publishingSchema
+      .optional()
+      .describe('How posts are published')
+      .meta({ examples: [{ postsPerPage: 6, postAddress: '/{slug}/' }] }),
+    comments: commentingSchema
+      .optional()
+      .describe('The rules for comments')
+      .meta({ examples: [{ allowed: true, approve: 'all', linksBeforeApproval: 1 }] }),
+    signUp: signUpSchema
+      .optional()
+      .describe('Whether visitors may make accounts')
+      .meta({ examples: [{ open: false, role: 'reader' }] }),
+    updates: updatesSchema
+      .optional()
+      .describe('How newer versions are taken')
+      .meta({ examples: [{ system: 'fixes', themes: 'automatic' }] }),
+    links: linksSchema
+      .optional()
+      .describe('Links to other sites, for systems that keep lists of them')
+      .meta({ examples: [{ from: 'files/friends.opml' }] }),
+    posts: z
+      .array(postSchema)
+      .optional()
+      .describe('At least these posts')
+      .meta({ examples: [[{ title: 'We open on Saturday', slug: 'we-open-on-saturday', body: 'posts/we-open.md' }]] }),
     checks: z
       .array(checkSchema)
       .default([])
@@ -80,14 +168,27 @@ export const baselineSchema = z
   })
   .meta({ title: 'Unpack baseline', description: 'How a site should be' })
 
-/** A baseline, read and checked; `bodies` holds the HTML of every body file by its name in the baseline. */
-export type Baseline = z.output<typeof baselineSchema> & { bodies: Record<string, string> }
+/** A baseline, read and checked, with what the files hold that it names. */
+export type Baseline = z.output<typeof baselineSchema> & {
+  /** The HTML of every body, by its file. */
+  bodies: Record<string, string>
+  /** Files for the site's uploads, by their names here. */
+  uploads: Record<string, Upload>
+  /** Lists of links, by their file. */
+  outlines: Record<string, Outline[]>
+  /** Sample content, where the baseline names some. */
+  sample?: Sample
+  /** Archives, by their file, as they are. */
+  archives: Record<string, Uint8Array>
+  /** What the archives hold, once a system has looked into them. */
+  packages: Packages
+}
 
 /** The JSON Schema (2020-12) of the baseline file. */
 export const baselineJsonSchema = (): Record<string, unknown> => z.toJSONSchema(baselineSchema, { io: 'input' })
 
-/** Whether what shipped in an area is to go. */
-export const goesIn = (baseline: Baseline, area: string): boolean =>
-  typeof baseline.shipped === 'string'
-    ? baseline.shipped === 'remove' && removable.some((name) => name === area)
-    : (baseline.shipped as Record<string, string | undefined>)[area] === 'remove'
+/** Whether what shipped is to go, by an area's key in the baseline. */
+export const goesIn = ({ shipped }: Baseline, key: string): boolean =>
+  typeof shipped === 'string'
+    ? shipped === 'remove' && key in removable
+    : (shipped as Record<string, string | undefined>)[key] === 'remove'

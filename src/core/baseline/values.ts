@@ -67,3 +67,17 @@ export const fileName = z
     error: 'a file in the folder of the baseline, or below it',
   })
   .meta({ examples: ['pages/visit.md'] })
+
+/** A place of a theme: `main`, `footer`. */
+export const placeName = z
+  .string()
+  .regex(/^[a-z][a-z0-9]*(?:-[a-z0-9]+)*$/, { error: 'a place such as main or footer' })
+  .meta({ examples: ['main'] })
+
+/** A theme or add-on, by the name of its folder. */
+export const packageName = z
+  .string()
+  .regex(/^[A-Za-z0-9](?:[A-Za-z0-9._-]{0,98}[A-Za-z0-9])?$/, {
+    error: 'the name of its folder: letters, digits, dots, hyphens and underscores',
+  })
+  .meta({ examples: ['lantern'] })

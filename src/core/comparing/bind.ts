@@ -44,5 +44,6 @@ export function bind(
       : 'on a site in use nothing is taken over'
     notes.push({ ref: pair.ref, text: `${area.call(pair.plan.item)} is made new: ${why}` })
   }
-  return { pairs, rest: [...rest], notes }
+  // what there is only one of is nobody's to take away
+  return { pairs, rest: area.list === 'one' ? [] : [...rest], notes }
 }

@@ -3,14 +3,35 @@ import { goesIn, type Baseline } from '../baseline/schema.js'
 import { nameIn } from '../ref.js'
 import type { Comparison, SomeArea, SomeDifference, SomeFound } from './result.js'
 
-const isGone = (baseline: Baseline, area: SomeArea, found: SomeFound): boolean =>
-  ((baseline.gone as Record<string, string[] | undefined>)[area.name] ?? []).includes(nameIn(found.ref))
+/** Why an item goes although it did not ship: the baseline says so. */
+function goesBy(baseline: Baseline, area: SomeArea, found: SomeFound, sampled: Sampled): string | undefined {
+  const named = (baseline.gone as Record<string, string[] | undefined>)[area.key ?? area.name]
+  if (named?.includes(nameIn(found.ref))) return 'the baseline says that it is to go'
+  if (baseline.samples === 'none' && sampled(found) === 'untouched')
+    return 'it came with sample content, and nobody touched it'
+  return area.goes?.(found.item, baseline)
+}
+
+/** Whether an item came with sample content of an earlier run, and whether it was touched since. */
+export type Sampled = (found: SomeFound) => 'untouched' | 'touched' | undefined
 
 const isSomebodys = ({ origin }: SomeFound): boolean => origin === "somebody's"
 
-/** Refs of what neither shipped nor stands in the baseline, wanted or gone. */
-export const othersIn = (area: SomeArea, rest: readonly SomeFound[], baseline: Baseline): string[] =>
-  rest.filter((found) => isSomebodys(found) && !isGone(baseline, area, found)).map(({ ref }) => ref)
+/** Refs of what neither shipped nor came with samples nor stands in the baseline, wanted or gone. */
+export const othersIn = (
+  area: SomeArea,
+  rest: readonly SomeFound[],
+  baseline: Baseline,
+  sampled: Sampled,
+): string[] =>
+  rest
+    .filter(
+      (found) =>
+        isSomebodys(found) &&
+        sampled(found) === undefined &&
+        goesBy(baseline, area, found, sampled) === undefined,
+    )
+    .map(({ ref }) => ref)
 
 /** What becomes of items that no plan means: some go, the others are kept, and it is said why. */
 export function leftOver(
@@ -18,6 +39,7 @@ export function leftOver(
   rest: readonly SomeFound[],
   baseline: Baseline,
   inUse: boolean,
+  sampled: Sampled,
   result: Comparison,
   differences: SomeDifference[],
 ): void {
@@ -26,8 +48,10 @@ export function leftOver(
     const goes = (because: string) =>
       differences.push({ area: area.name, ref: found.ref, is: 'left over', found, because })
     const keep = (text: string) => result.kept.push({ ref: found.ref, text })
-    const mayGo = goesIn(baseline, area.name)
-    if (isGone(baseline, area, found)) goes('the baseline says that it is to go')
+    const mayGo = goesIn(baseline, area.key ?? area.name)
+    const because = goesBy(baseline, area, found, sampled)
+    if (because !== undefined) goes(because)
+    else if (sampled(found) !== undefined) keep(`${what} came with sample content`)
     else if (found.origin === 'shipped, edited') keep(`${what} shipped with the system and was edited since`)
     else if (isSomebodys(found)) keep(`${what} is somebody's own`)
     else if (!mayGo) continue

@@ -5,8 +5,12 @@ import type { areaOf } from '../areas/index.js'
 export interface CompareOptions {
   /** Whether the site's system can be given a key; what is not said: it can. */
   can?: (area: AreaName, key: string) => Ability
-  /** The digest of the text we last wrote to a ref, if we did. */
+  /** Why a system has no such area, where there is more to say than that. */
+  without?: (area: AreaName) => string | undefined
+  /** The digest of the text we last wrote to a ref, or of the value of a key (`ref#key`) that can't be read back. */
   written?: (ref: string) => string | undefined
+  /** The digest of an item that came with sample content, if it did. */
+  sampled?: (ref: string) => string | undefined
   /** Write planned texts even over later edits. */
   again?: boolean
 }

@@ -1,6 +1,7 @@
 import type { AnyItem } from '../areas/index.js'
 import type { Ability, Value } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
+import { itemDigest } from '../text/digest.js'
 import { bodyDigest } from '../text/normal-form.js'
 import type { Pair } from './bind.js'
 import type { CompareOptions, Comparison, SomeArea, SomeDifference, SomeFound } from './result.js'
@@ -30,22 +31,32 @@ export function weigh(
   const wanted: Record<string, Value> = {}
   for (const key of area.keys) {
     const value = plan.item[key]
-    if (value === undefined || scales.baseline.leave.includes(`${area.name}.${key}`)) continue
+    if (value === undefined) continue
     const ability = can(key)
+    if (typeof ability === 'object' && isLeft(area, key, scales.baseline)) continue
     if (typeof ability === 'object' && 'never' in ability)
-      result.never.push({ ref: `${area.name}.${key}`, text: `${called(key)}: ${ability.never}` })
+      result.never.push({ ref: keyOf(area, key), text: `${called(key)}: ${ability.never}` })
     else wanted[key] = value
   }
   if (!found) {
-    differences.push({ area: area.name, ref, is: 'missing', wanted })
+    if (Object.keys(wanted).length > 0) differences.push({ area: area.name, ref, is: 'missing', wanted })
     return wanted
+  }
+  if (isConflict(area, found, wanted, options)) {
+    result.byHand.push({
+      ref,
+      text: `somebody's own ${area.call(found.item)} stands at this slug: write another slug into the baseline, or take this one over with --again`,
+    })
+    return found.item
   }
   const after: Record<string, Value | undefined> = { ...found.item, ...wanted }
   const fields: string[] = []
-  for (const key of Object.keys(wanted).filter((key) => differs(area, key, wanted[key] ?? '', found, scales))) {
+  const unseenAsSent = (key: string) =>
+    can(key) === 'unseen' && options.written?.(`${ref}#${key}`) === itemDigest(wanted[key])
+  for (const key of Object.keys(wanted).filter((key) => !unseenAsSent(key) && differs(area, key, wanted[key] ?? '', found, scales))) {
     const ability = can(key)
     if (typeof ability === 'object' && 'byHand' in ability)
-      result.byHand.push({ ref: `${area.name}.${key}`, text: ability.byHand })
+      result.byHand.push({ ref: keyOf(area, key), text: ability.byHand })
     else if (area.texts?.includes(key) && !mayReplace(found, key, options, plan.was)) {
       result.kept.push({
         ref,
@@ -54,7 +65,7 @@ export function weigh(
       after[key] = found.item[key]
     } else {
       if (ability === 'unseen')
-        result.unseen.push({ ref: `${area.name}.${key}`, text: `${called(key)} can't be read back` })
+        result.unseen.push({ ref: keyOf(area, key), text: `${called(key)} can't be read back` })
       fields.push(key)
     }
   }
@@ -65,9 +76,43 @@ export function weigh(
 function differs(area: SomeArea, key: string, want: Value, found: SomeFound, { toCome }: Scales): boolean {
   const here = found.item[key] ?? ''
   // a link to an item that is renamed in the same run leads to the same item
-  const there = area.links?.includes(key) ? (toCome.get(String(here)) ?? here) : here
-  return !(area.same?.(key, want, there) ?? want === there)
+  const there = area.links?.includes(key) ? moved(here, toCome) : here
+  return !(area.same?.(key, want, there) ?? alike(want, there))
 }
+
+/** Values are alike when they are the same text, or groups and lists of the same. */
+const alike = (one: Value, other: Value): boolean => one === other || itemDigest(one) === itemDigest(other)
+
+/** A value with its refs as they will be. */
+function moved(value: Value, toCome: ReadonlyMap<string, string>): Value {
+  if (typeof value === 'string') return toCome.get(value) ?? value
+  if (Array.isArray(value)) return (value as readonly Value[]).map((one) => moved(one, toCome))
+  if (typeof value === 'object' && value !== null)
+    return Object.fromEntries(
+      Object.entries(value).map(([key, one]) => [key, key === 'ref' ? moved(one as Value, toCome) : one]),
+    )
+  return value
+}
+
+/** A key in the baseline's words. */
+const keyOf = (area: SomeArea, key: string): string => `${area.key ?? area.name}.${key}`
+const isLeft = (area: SomeArea, key: string, { leave }: Baseline): boolean =>
+  leave.includes(keyOf(area, key)) || leave.includes(area.key ?? area.name)
+
+/** What somebody made stands where the baseline wants an item of its own, with another text: neither may win by itself. */
+const isConflict = (
+  area: SomeArea,
+  found: SomeFound,
+  wanted: Readonly<Record<string, Value>>,
+  { written, again }: CompareOptions,
+): boolean =>
+  !again &&
+  found.origin === "somebody's" &&
+  written?.(found.ref) === undefined &&
+  (area.texts ?? []).some((key) => {
+    const text = String(found.item[key] ?? '')
+    return wanted[key] !== undefined && text.trim() !== '' && !area.same?.(key, wanted[key], text)
+  })
 
 /** Whether a text that stands there may be replaced: it shipped, it is the one we wrote last, or it is empty. */
 function mayReplace(found: SomeFound, key: string, options: CompareOptions, was?: string): boolean {

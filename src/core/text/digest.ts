@@ -3,3 +3,13 @@ import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js'
 
 /** SHA-256 of a text in UTF-8, as 64 hex digits. */
 export const digest = (text: string): string => bytesToHex(sha256(utf8ToBytes(text)))
+
+/** The digest of an item or value, whatever the order of its fields. */
+export const itemDigest = (item: unknown): string =>
+  digest(
+    JSON.stringify(item, (_key, value: unknown) =>
+      typeof value === 'object' && value !== null && !Array.isArray(value)
+        ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+        : value,
+    ) ?? '',
+  )

@@ -1,4 +1,5 @@
 import { Parser } from 'htmlparser2'
+import { uploadIn } from '../upload.js'
 import { digest } from './digest.js'
 import { foldSpace } from './plain.js'
 
@@ -23,7 +24,8 @@ export function normalForm(html: string): string {
         if (ignored.has(name)) return
         flush()
         const leads = attributes.href ?? attributes.src
-        parts.push(leads === undefined ? `<${name}>` : `<${name} ${leads}>`)
+        // an upload of ours is the same picture wherever the site keeps it
+        parts.push(leads === undefined ? `<${name}>` : `<${name} ${uploadIn(leads) ?? leads}>`)
       },
       ontext: (part) => (text += part),
       onclosetag: (name) => {

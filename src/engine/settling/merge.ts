@@ -6,7 +6,10 @@ import { sameIn } from './same.js'
 /** What was shown, and what was seen after the first-run form, as one account: an item's fields of both stand together. */
 export function merged(shown: Comparison, seen: Comparison): AnyDifference[] {
   if (shown === seen) return seen.differences
-  const only = shown.differences.filter((difference) => !sameIn(seen.differences, difference))
+  // what was expected to ship and is not there needed no removal
+  const only = shown.differences.filter(
+    (difference) => difference.is !== 'left over' && !sameIn(seen.differences, difference),
+  )
   const both = seen.differences.map((difference) => {
     const before = sameIn(shown.differences, difference)
     return before ? withFieldsOf(before, difference) : difference

@@ -1,11 +1,13 @@
-import type { AnyDifference, Inventory } from '../../core/areas/index.js'
+import { anyItem, areaOf, type AnyDifference, type Inventory } from '../../core/areas/index.js'
 import type { Comparison } from '../../core/compare.js'
 import { UnpackError } from '../../core/errors.js'
 import { foundAt } from '../../core/inventory.js'
 import { bodyDigest } from '../../core/text/normal-form.js'
 import type { SignedIn } from '../../systems/system.js'
 import { NoAnswer } from '../../web/failure.js'
-import { carryOut, idsFor } from '../carry-out.js'
+import { itemDigest } from '../../core/text/digest.js'
+import { sampleRefs } from '../../core/samples.js'
+import { carryOut } from '../carry-out.js'
 import type { Record } from '../record.js'
 import type { Run } from '../run.js'
 import { sameIn } from './same.js'
@@ -13,37 +15,83 @@ import { sameIn } from './same.js'
 export interface ReadBack {
   /** The comparison after everything that was chosen was carried out. */
   left: Comparison
+  /** Everything that was carried out: what was chosen, and what only showed on the way. */
+  chosen: readonly AnyDifference[]
   /** Why a ref could not be settled. */
   why: Map<string, { code: string; text: string }>
   /** Copies of what was removed or taken over, by ref. */
   copies: Map<string, string>
 }
 
-/** Carries out what was chosen, and reads the site again. After a lost answer it is read first, then gone on with, once. */
+/** Carrying out, reading again: as often as one area changes what is possible in the next, and once more after a lost answer. */
+const MOST_PASSES = 5
+
+/**
+ * Carries out what was chosen, and reads the site again. What follows an area that changes waits until that one is
+ * settled and read. After a lost answer the site is read first, then gone on with, once.
+ * @param ask asks about what was not shown before
+ */
 export async function settleAndReadBack(
   run: Run,
   session: SignedIn,
-  chosen: readonly AnyDifference[],
+  agreed: readonly AnyDifference[],
   inventory: Inventory,
   record: Record,
+  ask: (comparison: Comparison, late: readonly AnyDifference[]) => Promise<readonly AnyDifference[]>,
 ): Promise<ReadBack> {
   const books = { why: new Map(), copies: new Map() } as Pick<ReadBack, 'why' | 'copies'>
-  let open = chosen
+  let chosen = agreed
+  let open = agreed
   let before = inventory
-  for (let attempt = 1; ; attempt += 1) {
-    const lost = await carryAll(run, session, open, before, record, books)
-    const after = open.length > 0 ? await run.takeStock(session) : before
+  let wasLost = false
+  for (let pass = 1; ; pass += 1) {
+    const [now, later] = withWhatFollows(open)
+    const lost = await carryAll(run, session, now, before, record, books)
+    if (lost && wasLost) throw UnpackError.of('lost-answer', { url: lost.url, finding: lost.failure.text })
+    wasLost ||= lost !== undefined
+    await rememberUnseen(run, before, now, books.why)
+    const after = now.length > 0 ? await run.takeStock(session) : before
     const left = run.compare(after)
     await remember(run, after, chosen, left)
-    for (const difference of chosen) {
+    for (const difference of now) {
       const { ref, is } = difference
       record.journal({ event: 'read back', ref, is, ok: !sameIn(left.differences, difference) })
     }
-    if (!lost) return { left: run.compare(after), ...books }
-    if (attempt === 2) throw UnpackError.of('lost-answer', { url: lost.url, finding: lost.failure.text })
-    open = left.differences.filter((difference) => sameIn(chosen, difference))
     before = after
+    const followers = new Set(later.map(({ area }) => area))
+    const late = left.differences.filter(
+      (difference) => followers.has(difference.area) && !sameIn(chosen, difference) && !books.why.has(difference.ref),
+    )
+    if (late.length > 0) chosen = [...chosen, ...(await ask(left, late))]
+    const waiting = lost ? chosen : [...later, ...chosen.filter((difference) => late.includes(difference))]
+    open = left.differences.filter((difference) => sameIn(waiting, difference) && !books.why.has(difference.ref))
+    if (open.length === 0 || pass === MOST_PASSES) return { left: run.compare(after), chosen, ...books }
   }
+}
+
+/** Parts differences: those that can go now, and those of areas that follow one among them. */
+function withWhatFollows(open: readonly AnyDifference[]): [AnyDifference[], AnyDifference[]] {
+  const areas = new Set<string>(open.map(({ area }) => area))
+  const waits = ({ area }: AnyDifference) => areaOf(area).follows?.some((other) => areas.has(other)) ?? false
+  return [open.filter((difference) => !waits(difference)), open.filter(waits)]
+}
+
+/** What was sent and can't be read back counts as settled as long as the plan says the same. */
+async function rememberUnseen(
+  run: Run,
+  inventory: Inventory,
+  carried: readonly AnyDifference[],
+  why: ReadonlyMap<string, unknown>,
+): Promise<void> {
+  const can = run.abilities(inventory)
+  const sent = carried.flatMap((difference): [string, string][] => {
+    if (difference.is === 'left over' || why.has(difference.ref)) return []
+    const keys: readonly string[] = difference.is === 'different' ? difference.fields : Object.keys(difference.wanted)
+    return keys
+      .filter((key) => can(difference.area, key) === 'unseen')
+      .map((key) => [`${difference.ref}#${key}`, itemDigest(anyItem(difference.wanted)[key])])
+  })
+  if (sent.length > 0) await run.state.remember(Object.fromEntries(sent))
 }
 
 /** Carries out what is open; gives the answer that was lost, if one was. */
@@ -58,7 +106,7 @@ async function carryAll(
   if (open.length === 0) return undefined
   run.phase('settle')
   try {
-    await carryOut(run, session, open, { record, ids: idsFor(before, open), ...books })
+    await carryOut(run, session, open, { record, inventory: before, ...books })
     return undefined
   } catch (error) {
     if (!(error instanceof NoAnswer)) throw error
@@ -78,12 +126,15 @@ async function remember(
   left: Comparison,
 ): Promise<void> {
   const digests: { [ref: string]: string } = {}
+  const samples: { [ref: string]: string } = {}
+  const ofSample = sampleRefs(run.baseline)
   for (const difference of chosen) {
     const { ref, is } = difference
     if (is === 'left over' || sameIn(left.differences, difference) || left.kept.some((kept) => kept.ref === ref))
       continue
-    const body = (foundAt(inventory, ref)?.item as { body?: string } | undefined)?.body
-    if (body !== undefined) digests[ref] = bodyDigest(body)
+    const item = foundAt(inventory, ref)?.item as { body?: string } | undefined
+    if (item?.body !== undefined) digests[ref] = bodyDigest(item.body)
+    if (item && is === 'missing' && ofSample.has(ref)) samples[ref] = itemDigest(item)
   }
-  if (Object.keys(digests).length > 0) await run.state.remember(digests)
+  if (Object.keys({ ...digests, ...samples }).length > 0) await run.state.remember(digests, samples)
 }

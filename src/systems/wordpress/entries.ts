@@ -10,21 +10,24 @@ import type { WordPressSession } from './session.js'
 
 /* Posts and pages are the same to this system but for their route. */
 
-/** A post or page as it was read, in core's words. */
+/** What posts and pages have in common, as it was read, in core's words. */
 export async function readEntry(
   entry: Entry,
   kind: 'post' | 'page',
   session: WordPressSession,
-): Promise<ReadItem<PageItem>> {
+): Promise<ReadItem<Pick<PageItem, 'title' | 'slug' | 'body' | 'state'>>> {
+  const marks = await entryMarks(entry, kind, session)
   return {
     id: entry.id,
     item: {
       title: decoded(entry.title.raw),
       slug: decodeURIComponent(entry.slug),
       body: entry.content.raw,
-      state: entry.status === 'publish' ? 'published' : 'draft',
+      // one whose time has not come is published as far as a plan is concerned
+      state: entry.status === 'publish' || entry.status === 'future' ? 'published' : 'draft',
     },
-    marks: await entryMarks(entry, kind, session),
+    // a post or page of nobody's is as visible as one that shipped
+    marks: marks ?? { place: false, untouched: false, known: false },
     address: entry.link,
     copy: { ...entry, _links: undefined },
   }
@@ -36,7 +39,8 @@ export const removeEntry = (route: 'posts' | 'pages', difference: AnyDifference)
 
 /** The step that makes a removed post or page again from its copy, under its old slug and date. */
 export function entryAgain(route: 'posts' | 'pages', copy: unknown): Step {
-  const { title, content: text, excerpt, slug, status, date_gmt } = entrySchema.parse(copy)
+  const { title, content: text, excerpt, slug, status, date_gmt, parent, menu_order, categories, tags } =
+    entrySchema.parse(copy)
   const body = {
     title: title.raw,
     content: text.raw,
@@ -44,6 +48,7 @@ export function entryAgain(route: 'posts' | 'pages', copy: unknown): Step {
     status,
     ...(excerpt && { excerpt: excerpt.raw }),
     ...(date_gmt !== null && { date_gmt }),
+    ...(route === 'pages' ? { parent, menu_order } : { categories, tags }),
   }
   return Step.of(content, { route, body }, { proves: [], gives: `${route}/${slug}` })
 }

@@ -1,21 +1,31 @@
 import type { System } from '../system.js'
 import { addOns } from './areas/addOns.js'
+import { address } from './areas/address.js'
 import { categories } from './areas/categories.js'
+import { commenting } from './areas/commenting.js'
 import { comments } from './areas/comments.js'
+import { frontPage } from './areas/frontPage.js'
 import { media } from './areas/media.js'
 import { members } from './areas/members.js'
 import { menus } from './areas/menus.js'
 import { owner } from './areas/owner.js'
 import { pages } from './areas/pages.js'
 import { posts } from './areas/posts.js'
+import { publishing } from './areas/publishing.js'
+import { sidebars } from './areas/sidebars.js'
+import { signUp } from './areas/signUp.js'
 import { site } from './areas/site.js'
 import { tags } from './areas/tags.js'
 import { theme } from './areas/theme.js'
+import { updates } from './areas/updates.js'
+import { addOnsIn, themesIn } from './packages.js'
 import { recognise } from './recognise.js'
 import { screens, trouble } from './screens.js'
 import { WordPressSession } from './session.js'
 import { shippedPlaces, ships, showsShippedText } from './ships.js'
 import { logIn } from './sign-in.js'
+import { trial } from './trial.js'
+import { has } from '../../web/forms.js'
 
 /** WordPress, driven by its web forms and its HTTP interface with cookie and token. Proven with 6.1. */
 export const wordpress: System<WordPressSession> = {
@@ -25,7 +35,32 @@ export const wordpress: System<WordPressSession> = {
   // quotes and backslashes would reach the account changed
   password: { length: 24, characters: 'ABCDEFGHJKLMNPQRSTUVWXYZabcdefghijkmnopqrstuvwxyz23456789!#%*+-=?_' },
   firstRunNeeds: ['owner.email'],
-  areas: { site, owner, categories, pages, posts, comments, media, tags, menus, theme, addOns, members },
+  areas: {
+    addOns,
+    address,
+    categories,
+    commenting,
+    comments,
+    frontPage,
+    media,
+    members,
+    menus,
+    owner,
+    pages,
+    posts,
+    publishing,
+    sidebars,
+    signUp,
+    site,
+    tags,
+    theme,
+    updates,
+  },
+  lacks: {
+    links: 'lists of links are switched off in this system, and need an add-on',
+    linkCategories: 'lists of links are switched off in this system, and need an add-on',
+  },
+  packages: { theme: themesIn, addOns: addOnsIn },
   screens,
   recognise,
   async signIn(visitor, login) {
@@ -34,6 +69,12 @@ export const wordpress: System<WordPressSession> = {
   ships,
   trouble,
   feed: '/?feed=rss2',
+  signUp: {
+    place: 'wp-login.php?action=register',
+    isOpen: ({ text }) => has(text, 'form#registerform'),
+  },
+  wears: (html, use) => html.includes(`/themes/${use}/`),
+  trial,
   shippedPlaces,
   showsShippedText,
 }

@@ -16,6 +16,11 @@ export const entrySchema = z.looseObject({
   date_gmt: z.string().nullable(),
   modified_gmt: z.string().nullable(),
   link: z.string(),
+  date: z.string().nullish(),
+  parent: z.number().default(0),
+  menu_order: z.number().default(0),
+  categories: z.array(z.number()).default([]),
+  tags: z.array(z.number()).default([]),
   _links: z.looseObject({ 'version-history': z.array(z.looseObject({ count: z.number() })).optional() }).optional(),
 })
 export type Entry = z.output<typeof entrySchema>
@@ -61,6 +66,17 @@ export const pagesOf = (session: WordPressSession) =>
 export const commentsOf = (session: WordPressSession) =>
   // spam and what is in the bin are left out likewise
   session.shelf.read('comments', () => session.list('comments', commentSchema, 'status=all'))
+export const tagsOf = (session: WordPressSession) =>
+  session.shelf.read('tags', () => session.list('tags', termSchema))
+const uploadSchema = z.looseObject({
+  id: z.number(),
+  slug: z.string(),
+  status: z.string(),
+  mime_type: z.string(),
+  source_url: z.string(),
+})
+export const mediaOf = (session: WordPressSession) =>
+  session.shelf.read('media', () => session.list('media', uploadSchema, 'status=inherit,private'))
 export const categoriesOf = (session: WordPressSession) =>
   session.shelf.read('categories', () => session.list('categories', termSchema))
 

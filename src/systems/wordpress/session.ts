@@ -13,20 +13,38 @@ const PER_PAGE = 100
 /** The owner at the dashboard: cookies, the token that its HTTP interface wants, and what was read so far. */
 export class WordPressSession implements SignedIn {
   readonly shelf = new Shelf()
+  visitor: Visitor
+  login: Login
   #nonce: Promise<string> | undefined
 
-  constructor(
-    readonly visitor: Visitor,
-    readonly login: Login,
-  ) {}
+  constructor(visitor: Visitor, login: Login) {
+    this.visitor = visitor
+    this.login = login
+  }
+
+  /** Goes on as another account, or with another password, that has signed in with this visitor. */
+  become(login: Login, visitor: Visitor): void {
+    this.login = login
+    this.visitor = visitor
+    this.#nonce = undefined
+    // tokens belong to whoever was signed in
+    this.shelf.forget('options', 'themes')
+  }
 
   /** Asks the HTTP interface. A lost session or token is renewed once, here and nowhere else. */
-  async rest(method: NonNullable<Ask['method']>, route: string, query = '', json?: unknown): Promise<Answer> {
+  async rest(
+    method: NonNullable<Ask['method']>,
+    route: string,
+    query = '',
+    json?: unknown,
+    more: Ask = {},
+  ): Promise<Answer> {
     const send = async () =>
       this.visitor.ask(`?rest_route=${route}${query && `&${query}`}`, {
+        ...more,
         method,
         json,
-        headers: { 'x-wp-nonce': await this.#token() },
+        headers: { ...more.headers, 'x-wp-nonce': await this.#token() },
       })
     const answer = await send()
     if (!isLost(answer)) return answer

@@ -3,6 +3,7 @@ import type { Reading } from '../../core/areas/index.js'
 import type { Baseline } from '../../core/baseline/schema.js'
 import { textBlocks } from '../../core/text/plain.js'
 import { load } from 'cheerio'
+import { flatCategories } from '../../core/areas/categories.js'
 import { localeOf } from './locale.js'
 import { isShippedAsSeen } from './shipped-on-page.js'
 import { shippedWords, type ShippedWords } from './shipped-texts.js'
@@ -18,6 +19,8 @@ function wordsFor(baseline: Baseline): ShippedWords {
 /** What the first-run form will leave, as far as it is known beforehand. */
 export function ships(baseline: Baseline): Reading {
   const words = wordsFor(baseline)
+  const relieved = flatCategories(baseline).some((one) => one.default)
+  const { theme } = baseline
   return {
     owner: [],
     site: [
@@ -28,6 +31,10 @@ export function ships(baseline: Baseline): Reading {
           description: '',
           language: 'en-US',
           timezone: 'UTC',
+          date: 'MMMM d, y',
+          time: 'h:mm aaa',
+          weekStarts: 'monday',
+          icon: '',
           searchEngines: 'welcome',
           contact: '',
           addresses: 'not found',
@@ -35,7 +42,7 @@ export function ships(baseline: Baseline): Reading {
       },
     ],
     categories: [
-      { id: 1, item: { ...words.category, description: '', parent: '' }, marks: { ...shipped, needed: true } },
+      { id: 1, item: { ...words.category, description: '', parent: '', default: true }, marks: { ...shipped, needed: !relieved } },
     ],
     pages: [
       { id: 2, item: { ...words.page, state: 'published' }, marks: shipped },
@@ -43,8 +50,31 @@ export function ships(baseline: Baseline): Reading {
     ],
     posts: [{ id: 1, item: words.post, marks: shipped }],
     comments: [{ id: 1, item: { key: '1', by: words.commentBy, on: `posts/${words.post.slug}` }, marks: shipped }],
-    theme: [],
-    addOns: [],
+    // what hosts leave out of it is seen after the form
+    theme: ['twentytwentythree', 'twentytwentytwo', 'twentytwentyone'].map((use, index) => ({
+      id: use,
+      item: { use, active: index === 0, version: '' },
+      marks: { ...shipped, needed: theme === undefined ? index === 0 : theme.use === use },
+    })),
+    addOns: [{ id: 'akismet/akismet', item: { use: 'akismet', active: false, version: '' }, marks: shipped }],
+    frontPage: [{ id: 'frontPage', item: { page: '', posts: '' } }],
+    publishing: [
+      {
+        id: 'publishing',
+        item: {
+          postsPerPage: 10,
+          postAddress: '/{year}/{month}/{day}/{slug}/',
+          feedPosts: 10,
+          feedShows: 'whole',
+          newPostNotices: ['http://rpc.pingomatic.com/'],
+        },
+      },
+    ],
+    commenting: [{ id: 'commenting', item: { allowed: true, approve: 'newcomers', linksBeforeApproval: 1 } }],
+    signUp: [{ id: 'signUp', item: { open: false, role: 'reader' } }],
+    updates: [{ id: 'updates', item: { system: 'fixes', themes: 'by hand', waiting: [] } }],
+    sidebars: [],
+    address: [{ id: 'address', item: { address: baseline.site.reachedAt ?? baseline.site.address } }],
     menus: [],
     media: [],
     tags: [],

@@ -1,19 +1,46 @@
-import { z } from 'zod'
 import type { AreaOnSystem } from '../../system.js'
+import { Step } from '../../step.js'
+import { addOnStates } from '../carriers/add-ons.js'
+import { autoUpdates } from '../carriers/auto-updates.js'
+import { installAddOn } from '../carriers/packages.js'
+import { pluginsOf } from '../plugins.js'
 import type { WordPressSession } from '../session.js'
 
-const addOnSchema = z.looseObject({ plugin: z.string(), status: z.string() })
 const shipped = new Set(['akismet/akismet', 'hello', 'hello-dolly/hello'])
 
 export const addOns: AreaOnSystem<'addOns', WordPressSession> = {
+  // the screen of add-ons shows it only where the system's own catalogue can be asked
+  can: { updates: 'unseen' },
   async read(session) {
-    const addOns = await session.shelf.read('plugins', async () =>
-      session.read(await session.rest('GET', '/wp/v2/plugins'), z.array(addOnSchema)),
-    )
-    return addOns.map(({ plugin, status }) => ({
+    return (await pluginsOf(session)).map(({ plugin, status, version }) => ({
       id: plugin,
-      item: { use: plugin.replace(/\/.*/, ''), active: status !== 'inactive' },
+      item: { use: plugin.replace(/\/.*/, ''), active: status !== 'inactive', version },
       marks: { place: shipped.has(plugin), untouched: status === 'inactive', known: true },
+      copy: { use: plugin, version },
     }))
   },
+  translate: (differences, { baseline }) =>
+    differences.flatMap((difference): Step[] => {
+      const proves = [difference]
+      const { ref } = difference
+      if (difference.is === 'left over')
+        return [Step.of(addOnStates, { use: difference.found.item.use, go: 'remove' }, { proves })]
+      const { use, active, updates } = difference.wanted
+      const changed = (key: 'version' | 'active' | 'updates') =>
+        difference.is === 'missing' || difference.fields.includes(key)
+      const installs = changed('version')
+      const after = installs ? [ref] : []
+      const wasActive = difference.is === 'different' && difference.found.item.active
+      return [
+        ...(installs
+          ? [Step.of(installAddOn, { use, bytes: baseline.packages.addOns[use]?.bytes }, { proves, gives: ref })]
+          : []),
+        ...(changed('active') && active !== wasActive
+          ? [Step.of(addOnStates, { use, go: active ? 'activate' : 'deactivate' }, { proves, after })]
+          : []),
+        ...(updates && changed('updates')
+          ? [Step.of(autoUpdates, { type: 'plugin', automatic: updates === 'automatic', use }, { proves, after })]
+          : []),
+      ]
+    }),
 }

@@ -1,20 +1,28 @@
-import type { Marks } from '../../../core/area.js'
+import type { Difference, Marks } from '../../../core/area.js'
+import { flatCategories, type CategoryItem } from '../../../core/areas/categories.js'
 import { decoded } from '../../../core/text/plain.js'
 import { refOf } from '../../../core/ref.js'
 import type { AreaOnSystem } from '../../system.js'
 import { Step } from '../../step.js'
 import { content } from '../carriers/content.js'
+import { options } from '../carriers/options.js'
 import { categoriesOf, type Term } from '../items.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
 import { shippedWords } from '../shipped-texts.js'
 
 const FIRST = 1
+/** What the step gives that makes another category the default: the shipped one can go only behind it. */
+const relieved = 'own.categories/relieved'
+const changes = (difference: Difference<'categories', CategoryItem>, ...keys: (keyof CategoryItem)[]): boolean =>
+  difference.is === 'missing' || (difference.is === 'different' && keys.some((key) => difference.fields.includes(key)))
 const ships = ({ name, slug }: Term): boolean =>
   shippedWords.some(({ category }) => category.slug === slug && category.name === decoded(name))
 
 export const categories: AreaOnSystem<'categories', WordPressSession> = {
-  async read(session) {
+  async read(session, { categories: planned }) {
+    // one that the baseline makes the default takes that duty from the one that has it
+    const relieved = flatCategories({ categories: planned }).some((one) => one.default)
     const [terms, { values }] = await Promise.all([categoriesOf(session), optionsOf(session)])
     const slugs = new Map(terms.map(({ id, slug }) => [id, slug]))
     return terms.map((term) => {
@@ -22,7 +30,7 @@ export const categories: AreaOnSystem<'categories', WordPressSession> = {
         place: term.id === FIRST,
         untouched: ships(term) && term.description === '',
         known: ships(term),
-        needed: String(term.id) === values.default_category,
+        needed: !relieved && String(term.id) === values.default_category,
       }
       const above = slugs.get(term.parent)
       return {
@@ -32,6 +40,7 @@ export const categories: AreaOnSystem<'categories', WordPressSession> = {
           slug: decodeURIComponent(term.slug),
           description: decoded(term.description),
           parent: above === undefined ? '' : refOf('categories', decodeURIComponent(above)),
+          default: String(term.id) === values.default_category,
         },
         marks,
         address: term.link,
@@ -40,10 +49,17 @@ export const categories: AreaOnSystem<'categories', WordPressSession> = {
     })
   },
   translate(differences) {
-    return differences.map((difference) => {
+    const relieves = differences.find((one) => one.is !== 'left over' && one.wanted.default && changes(one, 'default'))
+    return differences.flatMap((difference): Step[] => {
       const proves = [difference]
       if (difference.is === 'left over')
-        return Step.of(content, { route: 'categories', id: { idOf: difference.ref }, remove: true }, { proves })
+        return [
+          Step.of(
+            content,
+            { route: 'categories', id: { idOf: difference.ref }, remove: true },
+            { proves, after: relieves ? [relieved] : [] },
+          ),
+        ]
       const { name, slug, description, parent } = difference.wanted
       const body = {
         name,
@@ -51,13 +67,14 @@ export const categories: AreaOnSystem<'categories', WordPressSession> = {
         ...(description !== undefined && { description }),
         ...(parent === '' ? { parent: 0 } : { parent: { idOf: parent } }),
       }
-      return difference.is === 'missing'
-        ? Step.of(content, { route: 'categories', body }, { proves, gives: difference.ref })
-        : Step.of(
-            content,
-            { route: 'categories', id: { idOf: difference.found.ref }, body },
-            { proves, gives: difference.ref },
-          )
+      const id = difference.is === 'missing' ? {} : { id: { idOf: difference.found.ref } }
+      const duty = { default_category: { idOf: difference.ref } }
+      return [
+        ...(changes(difference, 'name', 'slug', 'description', 'parent')
+          ? [Step.of(content, { route: 'categories', ...id, body }, { proves, gives: difference.ref })]
+          : []),
+        ...(difference === relieves ? [Step.of(options, duty, { proves, gives: relieved })] : []),
+      ]
     })
   },
 }

@@ -1,14 +1,36 @@
-import { z } from 'zod'
 import type { AreaOnSystem } from '../../system.js'
+import { Step } from '../../step.js'
+import { media as carrier } from '../carriers/media.js'
+import { mediaOf } from '../items.js'
 import type { WordPressSession } from '../session.js'
-
-const uploadSchema = z.looseObject({ id: z.number(), slug: z.string() })
 
 export const media: AreaOnSystem<'media', WordPressSession> = {
   async read(session) {
-    const uploads = await session.shelf.read('media', () =>
-      session.list('media', uploadSchema, 'status=inherit,private'),
-    )
-    return uploads.map(({ id, slug }) => ({ id, item: { name: slug } }))
+    return (await mediaOf(session)).map(({ id, slug, status, mime_type, source_url }) => {
+      // an archive that waits for an answer, or that failed, is left there by the system itself
+      const left = status === 'private' && mime_type === 'application/zip'
+      return {
+        id,
+        item: { name: slug },
+        address: source_url,
+        copy: { slug, source_url, mime_type },
+        ...(left && { marks: { place: true, untouched: true, known: true, hidden: true } }),
+      }
+    })
   },
+  translate: (differences, { baseline }) =>
+    differences.flatMap((difference) => {
+      const proves = [difference]
+      if (difference.is === 'left over') return [Step.of(carrier, { remove: { idOf: difference.ref } }, { proves })]
+      const upload = Object.values(baseline.uploads).find(({ name }) => name === difference.wanted.name)
+      return upload
+        ? [
+            Step.of(
+              carrier,
+              { file: upload.file, type: upload.type, bytes: upload.bytes },
+              { proves, gives: difference.ref },
+            ),
+          ]
+        : []
+    }),
 }

@@ -1,12 +1,29 @@
 import type { AreaOnSystem } from '../../system.js'
+import { Step } from '../../step.js'
+import { accounts } from '../carriers/accounts.js'
 import { usersOf } from '../items.js'
 import type { WordPressSession } from '../session.js'
 
 export const members: AreaOnSystem<'members', WordPressSession> = {
-  async read(session) {
+  async read(session, { owner }) {
     const users = await usersOf(session)
+    // the account at work is somebody's only where the baseline names another as the owner's, and this one as the host's
+    const isOwn = (username: string) =>
+      username === session.login.username && (username === owner.username || username !== owner.signInAs)
     return users
-      .filter(({ username }) => username !== session.login.username)
-      .map(({ id, username }) => ({ id, item: { username } }))
+      .filter(({ username }) => !isOwn(username))
+      .map((user) => ({ id: user.id, item: { username: user.username }, copy: { ...user, _links: undefined } }))
   },
+  translate: (differences) =>
+    differences.flatMap((difference) =>
+      difference.is === 'left over'
+        ? [
+            Step.of(
+              accounts,
+              { remove: { idOf: difference.ref }, heir: { idOf: 'owner' } },
+              { proves: [difference], after: ['owner'] },
+            ),
+          ]
+        : [],
+    ),
 }

@@ -1,18 +1,23 @@
 import { decoded } from '../../../core/text/plain.js'
+import type { OwnerItem } from '../../../core/areas/owner.js'
 import type { AreaOnSystem } from '../../system.js'
 import { Step } from '../../step.js'
+import { accounts } from '../carriers/accounts.js'
 import { firstRun } from '../carriers/first-run.js'
 import { profile } from '../carriers/profile.js'
 import { usersOf } from '../items.js'
 import type { WordPressSession } from '../session.js'
 
 export const owner: AreaOnSystem<'owner', WordPressSession> = {
-  can: {
-    username: {
-      byHand:
-        'the user name can’t be changed on this system: make a second administrator under “accounts” in the dashboard, sign in as that one, and remove the first',
-    },
-  },
+  can: ({ baseline }) =>
+    baseline.owner.signInAs === undefined
+      ? {
+          username: {
+            byHand:
+              'the user name can’t be changed on this system: write “signInAs:” with the one it has into the baseline, and a new administrator takes its place',
+          },
+        }
+      : {},
   async read(session) {
     const me = (await usersOf(session)).find(({ username }) => username === session.login.username)
     return me
@@ -25,26 +30,40 @@ export const owner: AreaOnSystem<'owner', WordPressSession> = {
               last: decoded(me.last_name),
               shown: decoded(me.name),
               email: me.email,
+              password: session.login.temporary ? 'temporary' : 'own',
             },
           },
         ]
       : []
   },
-  translate(differences, { firstRun: atFirstRun }) {
+  translate(differences, { firstRun: atFirstRun, inventory }) {
     return differences.flatMap((difference) => {
       if (difference.is === 'left over') return []
       const { username, first, last, shown, email } = difference.wanted
       const proves = [difference]
+      const password = { secretOf: 'owner' as const }
       if (atFirstRun)
+        return [Step.of(firstRun, { user_name: username, admin_email: email ?? '', password }, { proves })]
+      const changed = (key: keyof OwnerItem) => difference.is === 'missing' || difference.fields.includes(key)
+      if (changed('username')) {
+        const old = inventory.owner?.[0]?.item
+        // two accounts can't share an address: the host's keeps it until it goes
+        const address = email === old?.email || email === undefined ? `${username}@owner.invalid` : email
         return [
           Step.of(
-            firstRun,
-            { user_name: username, admin_email: email ?? '', password: { secretOf: 'owner' } },
-            { proves },
+            accounts,
+            {
+              username,
+              email: address,
+              name: shown ?? username,
+              first_name: first ?? '',
+              last_name: last ?? '',
+              password,
+            },
+            { proves, gives: 'owner' },
           ),
         ]
-      const changed = (key: 'first' | 'last' | 'shown' | 'email') =>
-        difference.is === 'missing' || difference.fields.includes(key)
+      }
       return [
         Step.of(
           profile,
@@ -53,6 +72,7 @@ export const owner: AreaOnSystem<'owner', WordPressSession> = {
             ...(last !== undefined && changed('last') && { last_name: last }),
             ...(shown !== undefined && changed('shown') && { name: shown }),
             ...(email !== undefined && changed('email') && { email }),
+            ...(changed('password') && { password }),
           },
           { proves },
         ),

@@ -1,5 +1,6 @@
+import { refOf } from '../../../core/ref.js'
 import type { AreaOnSystem } from '../../system.js'
-import { Step } from '../../step.js'
+import { bodyOf, Step } from '../../step.js'
 import { content } from '../carriers/content.js'
 import { entryAgain, readEntry, removeEntry } from '../entries.js'
 import { pagesOf } from '../items.js'
@@ -7,19 +8,30 @@ import type { WordPressSession } from '../session.js'
 
 export const pages: AreaOnSystem<'pages', WordPressSession> = {
   async read(session) {
-    return Promise.all((await pagesOf(session)).map((entry) => readEntry(entry, 'page', session)))
+    const all = await pagesOf(session)
+    const slugs = new Map(all.map(({ id, slug }) => [id, decodeURIComponent(slug)]))
+    return Promise.all(
+      all.map(async (entry) => {
+        const read = await readEntry(entry, 'page', session)
+        const above = slugs.get(entry.parent)
+        const parent = above === undefined ? '' : refOf('pages', above)
+        return { ...read, item: { ...read.item, parent, order: entry.menu_order } }
+      }),
+    )
   },
   translate(differences) {
     return differences.map((difference) => {
       if (difference.is === 'left over') return removeEntry('pages', difference)
-      const { title, slug, body: text, state } = difference.wanted
+      const { title, slug, body: text, state, parent, order } = difference.wanted
       const fresh = difference.is === 'missing'
       const body = {
         title,
         slug,
         status: state === 'draft' ? 'draft' : 'publish',
         // a text that somebody changed is not among the fields, and stays
-        ...(text !== undefined && (fresh || difference.fields.includes('body')) && { content: text }),
+        ...(text !== undefined && (fresh || difference.fields.includes('body')) && { content: bodyOf(text) }),
+        ...(parent !== undefined && { parent: parent === '' ? 0 : { idOf: parent } }),
+        ...(order !== undefined && { menu_order: order }),
         ...(fresh && { comment_status: 'closed' }),
       }
       return Step.of(

@@ -1,12 +1,55 @@
+import { refOf } from '../../../core/ref.js'
 import type { AreaOnSystem } from '../../system.js'
+import { bodyOf, Step } from '../../step.js'
+import { content } from '../carriers/content.js'
 import { entryAgain, readEntry, removeEntry } from '../entries.js'
-import { postsOf } from '../items.js'
+import { categoriesOf, postsOf, tagsOf } from '../items.js'
 import type { WordPressSession } from '../session.js'
 
 export const posts: AreaOnSystem<'posts', WordPressSession> = {
   async read(session) {
-    return Promise.all((await postsOf(session)).map((entry) => readEntry(entry, 'post', session)))
+    const [all, categories, tags] = await Promise.all([postsOf(session), categoriesOf(session), tagsOf(session)])
+    const refs = (area: 'categories' | 'tags', terms: typeof categories, ids: readonly number[]) =>
+      ids.flatMap((id) => {
+        const term = terms.find((one) => one.id === id)
+        return term ? [refOf(area, decodeURIComponent(term.slug))] : []
+      })
+    return Promise.all(
+      all.map(async (entry) => {
+        const read = await readEntry(entry, 'post', session)
+        return {
+          ...read,
+          item: {
+            ...read.item,
+            categories: refs('categories', categories, entry.categories),
+            tags: refs('tags', tags, entry.tags),
+            date: (entry.date ?? '').slice(0, 16),
+          },
+        }
+      }),
+    )
   },
-  translate: (differences) => differences.map((difference) => removeEntry('posts', difference)),
+  translate(differences) {
+    return differences.map((difference) => {
+      if (difference.is === 'left over') return removeEntry('posts', difference)
+      const { title, slug, body: text, state, categories, tags, date } = difference.wanted
+      const fresh = difference.is === 'missing'
+      const changed = (key: 'body' | 'date') => fresh || difference.fields.includes(key)
+      const body = {
+        title,
+        slug,
+        status: state === 'draft' ? 'draft' : 'publish',
+        ...(text !== undefined && changed('body') && { content: bodyOf(text) }),
+        ...(categories && { categories: categories.map((idOf) => ({ idOf })) }),
+        ...(tags && { tags: tags.map((idOf) => ({ idOf })) }),
+        ...(date !== undefined && changed('date') && { date: `${date}:00` }),
+      }
+      return Step.of(
+        content,
+        { route: 'posts', ...(fresh ? {} : { id: { idOf: difference.found.ref } }), body },
+        { proves: [difference], gives: difference.ref },
+      )
+    })
+  },
   again: (copy) => entryAgain('posts', copy),
 }

@@ -1,11 +1,13 @@
-import type { SiteItem } from '../../../core/areas/site.js'
+import { weekdays, type SiteItem } from '../../../core/areas/site.js'
+import { refOf } from '../../../core/ref.js'
 import type { AreaOnSystem } from '../../system.js'
+import type { IdOf } from '../../step.js'
 import { Step } from '../../step.js'
 import { firstRun } from '../carriers/first-run.js'
-import { addressesOf } from '../items.js'
 import { options } from '../carriers/options.js'
 import { permalinks } from '../carriers/permalinks.js'
-import { settings, type SettingsFields } from '../carriers/settings.js'
+import { cldrDate, phpDate } from '../dates.js'
+import { addressesOf, mediaOf } from '../items.js'
 import { localeOf, tagOf } from '../locale.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
@@ -16,16 +18,39 @@ const zone = (values: Record<string, string>): string => {
   return hours === 0 ? 'UTC' : `UTC${hours > 0 ? '+' : ''}${hours}`
 }
 
+/** Each key as the system's own setting. */
+const settings: Partial<Record<keyof SiteItem, (value: string) => Record<string, string | IdOf>>> = {
+  title: (value) => ({ blogname: value }),
+  description: (value) => ({ blogdescription: value }),
+  language: (value) => ({ WPLANG: localeOf(value) }),
+  timezone: (value) => ({ timezone_string: value }),
+  date: (value) => ({ date_format: phpDate(value) }),
+  time: (value) => ({ time_format: phpDate(value) }),
+  weekStarts: (value) => ({ start_of_week: String(weekdays.findIndex((day) => day === value)) }),
+  searchEngines: (value) => ({ blog_public: value === 'turned away' ? '0' : '1' }),
+  contact: (value) => ({ admin_email: value }),
+  icon: (value) => ({ site_icon: { idOf: value } }),
+}
+
 export const site: AreaOnSystem<'site', WordPressSession> = {
   async read(session) {
-    const [{ values }, addresses] = await Promise.all([optionsOf(session), addressesOf(session)])
+    const [{ values }, addresses, uploads] = await Promise.all([
+      optionsOf(session),
+      addressesOf(session),
+      mediaOf(session),
+    ])
+    const icon = uploads.find(({ id }) => String(id) === values.site_icon)
     const item: SiteItem = {
       title: values.blogname ?? '',
       description: values.blogdescription ?? '',
       language: tagOf(values.WPLANG ?? ''),
       timezone: zone(values),
+      date: cldrDate(values.date_format ?? ''),
+      time: cldrDate(values.time_format ?? ''),
+      weekStarts: weekdays[Number(values.start_of_week)],
       searchEngines: values.blog_public === '0' ? 'turned away' : 'welcome',
       contact: values.admin_email ?? '',
+      icon: icon ? refOf('media', icon.slug) : '',
       addresses,
     }
     return [{ id: 'site', item }]
@@ -33,34 +58,31 @@ export const site: AreaOnSystem<'site', WordPressSession> = {
   translate(differences, { firstRun: atFirstRun }) {
     return differences.flatMap((difference) => {
       if (difference.is === 'left over') return []
-      const { title, description, language, timezone, searchEngines, contact, addresses } = difference.wanted
-      const changed = (key: keyof SiteItem) => difference.is === 'missing' || difference.fields.includes(key)
+      const { wanted } = difference
       const proves = [difference]
       if (atFirstRun)
         return [
           Step.of(
             firstRun,
             {
-              weblog_title: title ?? '',
-              language: language === undefined ? '' : localeOf(language),
-              blog_public: searchEngines === 'turned away' ? '0' : '1',
+              weblog_title: wanted.title ?? '',
+              language: wanted.language === undefined ? '' : localeOf(wanted.language),
+              blog_public: wanted.searchEngines === 'turned away' ? '0' : '1',
             },
             { proves },
           ),
         ]
-      const fields: SettingsFields = {
-        ...(changed('title') && { title }),
-        ...(changed('description') && { description }),
-        ...(changed('language') && { language: localeOf(language ?? '') }),
-        ...(changed('timezone') && { timezone }),
-        ...(changed('contact') && { email: contact }),
-      }
+      const changed = (Object.keys(settings) as (keyof SiteItem)[]).filter(
+        (key) => wanted[key] !== undefined && (difference.is === 'missing' || difference.fields.includes(key)),
+      )
+      const fields = Object.assign({}, ...changed.map((key) => settings[key]?.(String(wanted[key])))) as Record<
+        string,
+        string | IdOf
+      >
+      const addresses = difference.is === 'missing' || difference.fields.includes('addresses')
       return [
-        ...(Object.values(fields).some((value) => value !== undefined) ? [Step.of(settings, fields, { proves })] : []),
-        ...(searchEngines && changed('searchEngines')
-          ? [Step.of(options, { blog_public: searchEngines === 'turned away' ? '0' : '1' }, { proves })]
-          : []),
-        ...(addresses && changed('addresses') ? [Step.of(permalinks, {}, { proves })] : []),
+        ...(changed.length > 0 ? [Step.of(options, fields, { proves })] : []),
+        ...(addresses ? [Step.of(permalinks, {}, { proves })] : []),
       ]
     })
   },

@@ -1,10 +1,33 @@
+import { decoded } from '../../../core/text/plain.js'
 import type { AreaOnSystem } from '../../system.js'
-import { termSchema } from '../items.js'
+import { Step } from '../../step.js'
+import { content } from '../carriers/content.js'
+import { tagsOf } from '../items.js'
 import type { WordPressSession } from '../session.js'
 
 export const tags: AreaOnSystem<'tags', WordPressSession> = {
   async read(session) {
-    const terms = await session.shelf.read('tags', () => session.list('tags', termSchema))
-    return terms.map(({ id, name, slug }) => ({ id, item: { name, slug } }))
+    return (await tagsOf(session)).map((term) => ({
+      id: term.id,
+      item: { name: decoded(term.name), slug: decodeURIComponent(term.slug) },
+      address: term.link,
+      copy: term,
+    }))
   },
+  translate: (differences) =>
+    differences.map((difference) => {
+      const proves = [difference]
+      if (difference.is === 'left over')
+        return Step.of(content, { route: 'tags', id: { idOf: difference.ref }, remove: true }, { proves })
+      const { name, slug } = difference.wanted
+      return Step.of(
+        content,
+        {
+          route: 'tags',
+          ...(difference.is === 'different' && { id: { idOf: difference.found.ref } }),
+          body: { name, slug },
+        },
+        { proves, gives: difference.ref },
+      )
+    }),
 }

@@ -1,21 +1,59 @@
-import { z } from 'zod'
 import type { AreaOnSystem } from '../../system.js'
+import { Step } from '../../step.js'
+import { installTheme } from '../carriers/packages.js'
+import { themeLinks } from '../carriers/theme-links.js'
 import type { WordPressSession } from '../session.js'
+import { themesOf } from '../themes.js'
 
-const themeSchema = z.looseObject({ stylesheet: z.string(), status: z.string() })
 // the system's yearly themes, by the numbers that they are named after
-const ships =
+export const shippedThemes =
   /^twenty(?:ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|nineteen|twenty(?:one|two|three|four|five)?)$/
 
 export const theme: AreaOnSystem<'theme', WordPressSession> = {
-  async read(session) {
-    const themes = await session.shelf.read('themes', async () =>
-      session.read(await session.rest('GET', '/wp/v2/themes'), z.array(themeSchema)),
-    )
-    return themes.map(({ stylesheet, status }) => ({
-      id: stylesheet,
-      item: { use: stylesheet, active: status === 'active' },
-      marks: { place: ships.test(stylesheet), untouched: true, known: true },
+  async read(session, { theme: planned, packages }) {
+    const { themes } = await themesOf(session)
+    const used = themes.find(({ id, active }) => (planned ? id === planned.use : active))
+    // known by its archive until it is there, by its own screen then
+    const parent = packages.theme[planned?.use ?? '']?.parent
+    const inUse = planned?.use ?? used?.id
+    return themes.map(({ id, name, version, active }) => ({
+      id,
+      item: { use: id, active, version: version ?? '' },
+      marks: {
+        place: shippedThemes.test(id),
+        untouched: true,
+        known: true,
+        needed: id === inUse || id === parent || name === used?.parent,
+      },
+      copy: { use: id, version },
     }))
   },
+  translate: (differences, { baseline }) =>
+    differences.flatMap((difference): Step[] => {
+      const proves = [difference]
+      const { ref } = difference
+      if (difference.is === 'left over')
+        return [Step.of(themeLinks, { use: difference.found.item.use, go: 'delete' }, { proves, after: afterTheme(baseline) })]
+      const { use, active } = difference.wanted
+      const own = baseline.packages.theme[use]
+      const lacking = difference.is === 'missing' || difference.fields.includes('version')
+      return [
+        ...(lacking
+          ? [
+              Step.of(installTheme, { use, bytes: own?.bytes }, {
+                proves,
+                gives: ref,
+                after: own?.parent === undefined ? [] : [`theme/${own.parent}`],
+              }),
+            ]
+          : []),
+        ...(active && (difference.is === 'missing' || difference.fields.includes('active'))
+          ? [Step.of(themeLinks, { use, go: 'activate' }, { proves, gives: inUse, after: lacking ? [ref] : [] })]
+          : []),
+      ]
+    }),
 }
+
+/** What a step gives that puts the planned theme to use: others go only behind it. */
+const inUse = 'own.theme/in-use'
+const afterTheme = ({ theme: planned }: { theme?: unknown }): string[] => (planned ? [inUse] : [])

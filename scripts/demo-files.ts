@@ -1,0 +1,49 @@
+/**
+ * Makes the demo's zips and pictures from demo/repair-cafe/sources. The same sources always make the same zips.
+ */
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { ZipFile } from 'yazl'
+import { launchBrowser } from '../test/help/browser.js'
+import { root } from '../test/help/root.js'
+
+const folder = join(root, 'demo/repair-cafe')
+const options = { mtime: new Date('2026-01-01T00:00:00Z'), mode: 0o100644 }
+
+async function zipped(files: Readonly<Record<string, Buffer>>): Promise<Buffer> {
+  const zip = new ZipFile()
+  for (const [name, bytes] of Object.entries(files)) zip.addBuffer(bytes, name, options)
+  zip.end()
+  const parts: Buffer[] = []
+  for await (const part of zip.outputStream) parts.push(part as Buffer)
+  return Buffer.concat(parts)
+}
+
+const sourcesOf = (name: string): Record<string, Buffer> =>
+  Object.fromEntries(
+    readdirSync(join(folder, 'sources', name))
+      .sort()
+      .map((file) => [`${name}/${file}`, readFileSync(join(folder, 'sources', name, file))]),
+  )
+
+const theme = await zipped(sourcesOf('lantern'))
+const readMe = Buffer.from('Lantern, a theme for small places. The archive for your site is theme/lantern.zip.\n')
+// as bundles come: documentation beside it, and the archive that the site wants deeper inside
+writeFileSync(
+  join(folder, 'files/lantern-theme.zip'),
+  await zipped({ 'Lantern bundle/Read me first.txt': readMe, 'Lantern bundle/theme/lantern.zip': theme }),
+)
+writeFileSync(join(folder, 'files/contact-card.zip'), await zipped(sourcesOf('contact-card')))
+
+const browser = await launchBrowser()
+for (const [name, width, height] of [
+  ['lantern', 256, 256],
+  ['long-table', 960, 420],
+] as const) {
+  const page = await browser.newPage({ viewport: { width, height } })
+  const svg = readFileSync(join(folder, `sources/pictures/${name}.svg`), 'utf8')
+  await page.setContent(`<style>body{margin:0}svg{display:block;width:${width}px;height:${height}px}</style>${svg}`)
+  await page.screenshot({ path: join(folder, `files/${name}.png`), omitBackground: true })
+  await page.close()
+}
+await browser.close()

@@ -1,0 +1,44 @@
+import { z } from 'zod'
+import type { Area } from '../area.js'
+import { fileName, slug } from '../baseline/values.js'
+import { refOf } from '../ref.js'
+import { slugOf } from '../text/slug-of.js'
+
+export const linksSchema = z.strictObject({
+  from: fileName.describe('A list of links beside the baseline, in OPML'),
+  category: z
+    .strictObject({
+      name: z.string().min(1).describe('The name of the category they stand in'),
+      slug: slug.describe('Its slug'),
+      replaces: z.literal('shipped').optional().describe('It takes over the link category that came with the system'),
+    })
+    .optional()
+    .describe('The category of these links'),
+})
+
+export interface LinkItem {
+  title: string
+  link: string
+  description?: string
+  /** The ref of its link category, or ''. */
+  category?: string
+}
+
+/** Links to other sites, for systems that keep lists of them. */
+export const links: Area<'links', LinkItem> = {
+  name: 'links',
+  title: 'lists of links',
+  list: 'at least',
+  keys: ['title', 'link', 'description', 'category'],
+  ref: (item) => refOf('links', slugOf(item.link.replace(/^https?:\/\/(?:www\.)?/, ''))),
+  plan({ links, outlines }) {
+    const category = links?.category && refOf('linkCategories', links.category.slug)
+    return (outlines[links?.from ?? ''] ?? []).map((item) => ({ item: { ...item, category } }))
+  },
+  links: ['category'],
+  call: (item) => `the link “${item.title}”`,
+  expect: (items) =>
+    items.length === 0
+      ? []
+      : [{ name: 'visitors find the links', at: 'front', look: 'links', labels: items.map(({ title }) => title) }],
+}

@@ -1,0 +1,36 @@
+import { z } from 'zod'
+import type { Area } from '../area.js'
+import { placeName } from '../baseline/values.js'
+import { refOf } from '../ref.js'
+
+/** What may stand in a sidebar. */
+export const sidebarParts = [
+  'search',
+  'latest posts',
+  'latest comments',
+  'archives',
+  'categories',
+  'tags',
+  'pages',
+] as const
+export const sidebarsSchema = z.record(placeName, z.array(z.enum(sidebarParts)))
+
+export interface SidebarItem {
+  /** Where the theme shows it: `main`. */
+  place: string
+  /** What stands in it, from top to bottom; what is none of ours is `other`. */
+  parts: readonly string[]
+}
+
+/** Sidebars: each place means exactly these parts, in this order. */
+export const sidebars: Area<'sidebars', SidebarItem> = {
+  name: 'sidebars',
+  title: 'sidebars',
+  list: 'at least',
+  follows: ['theme'],
+  keys: ['place', 'parts'],
+  ref: (item) => refOf('sidebars', item.place),
+  plan: ({ sidebars }) => Object.entries(sidebars ?? {}).map(([place, parts]) => ({ item: { place, parts } })),
+  call: (item) => `the sidebar “${item.place}”`,
+  show: (_key, value) => (Array.isArray(value) ? value.join(', ') : String(value)),
+}

@@ -1,0 +1,35 @@
+import { Parser } from 'htmlparser2'
+
+export interface Outline {
+  title: string
+  link: string
+  description: string
+}
+
+/**
+ * The links in an OPML list, groups or none.
+ * @returns `undefined` where the text is no OPML
+ * @see http://opml.org/spec2.opml
+ */
+export function outlinesIn(text: string): Outline[] | undefined {
+  const found: Outline[] = []
+  let isOpml = false
+  const parser = new Parser(
+    {
+      onopentag(name, attributes) {
+        if (name === 'opml') isOpml = true
+        const link = attributes.htmlUrl ?? attributes.url ?? ''
+        if (name === 'outline' && /^https?:\/\//.test(link))
+          found.push({
+            title: attributes.title ?? attributes.text ?? link,
+            link,
+            description: attributes.description ?? '',
+          })
+      },
+    },
+    { xmlMode: true, decodeEntities: true },
+  )
+  parser.write(text)
+  parser.end()
+  return isOpml ? found : undefined
+}

@@ -1,0 +1,8 @@
+/** A slug for a name: small letters and digits, accents off, the rest hyphens. */
+export const slugOf = (name: string): string =>
+  name
+    .normalize('NFKD')
+    .replace(/\p{M}+/gu, '')
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-+|-+$/g, '')

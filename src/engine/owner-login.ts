@@ -1,0 +1,53 @@
+import type { AnyDifference } from '../core/areas/index.js'
+import { UnpackError } from '../core/errors.js'
+import type { Secret } from '../core/secret.js'
+import { makePassword } from '../logins/password.js'
+import type { Run } from './run.js'
+
+/**
+ * The owner's password, on disk before it is used: made, asked for, or there already, as the baseline says.
+ * @throws UnpackError `login-missing` where it is to be stored already and is not
+ */
+async function newPassword(run: Run): Promise<Secret> {
+  const { baseline, options, home, system } = run
+  const { username, password } = baseline.owner
+  if (password === 'made') return makePassword(system.password)
+  if (password === 'asked' && options.askPassword) return options.askPassword(username)
+  throw UnpackError.of('login-missing', { address: home, user: username, file: options.logins.file })
+}
+
+const ownerIn = (differences: readonly AnyDifference[]): readonly string[] => {
+  const own = differences.find(({ area }) => area === 'owner')
+  return own?.is === 'different' ? own.fields : []
+}
+
+/** Makes sure that a login of the owner's is stored, for a form that makes the account. */
+export async function storeOwner(run: Run): Promise<Secret> {
+  const { logins } = run.options
+  const { username } = run.baseline.owner
+  const stored = await logins.find(run.home, username)
+  if (stored) return stored.password
+  const password = await newPassword(run)
+  await logins.put(run.home, username, password)
+  return password
+}
+
+/** What an owner's step sends: the stored password, or for the host's temporary one a new one that is stored beside it. */
+export async function ownerSecret(run: Run, differences: readonly AnyDifference[]): Promise<Secret | undefined> {
+  const { logins } = run.options
+  const { username } = run.baseline.owner
+  const stored = await logins.find(run.home, username)
+  const fields = ownerIn(differences)
+  if (!stored) return fields.includes('username') ? storeOwner(run) : undefined
+  if (!fields.includes('password') || !logins.prepare) return stored.password
+  if (stored.next) return stored.next
+  const next = await newPassword(run)
+  await logins.prepare(run.home, username, next)
+  return next
+}
+
+/** A new password has opened the site: it is the only one from now on. */
+export async function keepOwner(run: Run, settled: readonly AnyDifference[]): Promise<void> {
+  if (ownerIn(settled).includes('password'))
+    await run.options.logins.promote?.(run.home, run.baseline.owner.username)
+}

@@ -1,0 +1,30 @@
+import { refOf } from '../../../core/ref.js'
+import type { AreaOnSystem } from '../../system.js'
+import { Step } from '../../step.js'
+import { options } from '../carriers/options.js'
+import { pagesOf } from '../items.js'
+import { optionsOf } from '../options.js'
+import type { WordPressSession } from '../session.js'
+
+export const frontPage: AreaOnSystem<'frontPage', WordPressSession> = {
+  async read(session) {
+    const [{ values }, pages] = await Promise.all([optionsOf(session), pagesOf(session)])
+    const refIn = (value = '') => {
+      const page = values.show_on_front === 'page' ? pages.find(({ id }) => String(id) === value) : undefined
+      return page ? refOf('pages', decodeURIComponent(page.slug)) : ''
+    }
+    return [{ id: 'frontPage', item: { page: refIn(values.page_on_front), posts: refIn(values.page_for_posts) } }]
+  },
+  translate: (differences) =>
+    differences.flatMap((difference) => {
+      if (difference.is === 'left over') return []
+      const { page, posts } = difference.wanted
+      const idOf = (ref: string) => (ref === '' ? '0' : { idOf: ref })
+      const fields = {
+        show_on_front: page === '' ? 'posts' : 'page',
+        page_on_front: idOf(page),
+        page_for_posts: idOf(posts),
+      }
+      return [Step.of(options, fields, { proves: [difference] })]
+    }),
+}

@@ -1,0 +1,24 @@
+import type { SignUpItem } from '../../../core/areas/signUp.js'
+import type { AreaOnSystem } from '../../system.js'
+import { optionsOf } from '../options.js'
+import type { WordPressSession } from '../session.js'
+import { settingSteps, type Settings } from '../settings.js'
+
+const roles = { reader: 'subscriber', writer: 'author', editor: 'editor' } as const
+const roleIn = (value = ''): SignUpItem['role'] =>
+  (Object.keys(roles) as (keyof typeof roles)[]).find((role) => roles[role] === value)
+
+const settings: Settings<keyof SignUpItem> = {
+  open: (value) => ({ users_can_register: value === true ? '1' : '0' }),
+  role: (value) => ({ default_role: roles[value as keyof typeof roles] }),
+}
+
+export const signUp: AreaOnSystem<'signUp', WordPressSession> = {
+  async read(session) {
+    const { values } = await optionsOf(session)
+    return [
+      { id: 'signUp', item: { open: values.users_can_register === '1', role: roleIn(values.default_role) } },
+    ]
+  },
+  translate: (differences) => settingSteps(differences, settings),
+}

@@ -1,0 +1,62 @@
+import type { UpdatesItem } from '../../../core/areas/updates.js'
+import type { AreaOnSystem } from '../../system.js'
+import { Step } from '../../step.js'
+import { autoUpdates } from '../carriers/auto-updates.js'
+import { newVersions } from '../carriers/new-versions.js'
+import { waitingOf } from '../new-versions.js'
+import { optionsOf } from '../options.js'
+import type { WordPressSession } from '../session.js'
+import { settingSteps, type Settings } from '../settings.js'
+import { themesOf } from '../themes.js'
+
+const onOff = (on: boolean): string => (on ? 'enabled' : 'disabled')
+const settings: Settings<keyof UpdatesItem> = {
+  system: (value) => ({
+    auto_update_core_major: onOff(value === 'all'),
+    auto_update_core_minor: onOff(value !== 'none'),
+  }),
+}
+
+export const updates: AreaOnSystem<'updates', WordPressSession> = {
+  // the screen of add-ons shows it only where the system's own catalogue can be asked
+  can: { addOns: 'unseen' },
+  async read(session, baseline) {
+    if (!baseline.updates) return [{ id: 'updates', item: {} }]
+    const [{ values }, { themes }, waiting] = await Promise.all([
+      optionsOf(session),
+      themesOf(session),
+      baseline.updates.now ? waitingOf(session) : [],
+    ])
+    const enabled = themes.filter(({ autoupdate }) => autoupdate.enabled).length
+    const item: UpdatesItem = {
+      system:
+        values.auto_update_core_major === 'enabled'
+          ? 'all'
+          : values.auto_update_core_minor === 'disabled'
+            ? 'none'
+            : 'fixes',
+      themes: enabled === 0 ? 'by hand' : enabled === themes.length ? 'automatic' : undefined,
+      waiting: waiting.map(({ text }) => text),
+    }
+    return [{ id: 'updates', item }]
+  },
+  translate: (differences, { baseline }) => [
+    ...settingSteps(differences, settings),
+    ...differences.flatMap((difference) => {
+      if (difference.is === 'left over') return []
+      const { themes, addOns, waiting } = difference.wanted
+      const proves = [difference]
+      const changed = (key: keyof UpdatesItem) => difference.is === 'missing' || difference.fields.includes(key)
+      const but = (baseline.addOns ?? []).flatMap(({ use, updates: own }) => (own === undefined ? [] : [use]))
+      return [
+        ...(waiting && changed('waiting') ? [Step.of(newVersions, {}, { proves })] : []),
+        ...(themes && changed('themes')
+          ? [Step.of(autoUpdates, { type: 'theme', automatic: themes === 'automatic' }, { proves })]
+          : []),
+        ...(addOns && changed('addOns')
+          ? [Step.of(autoUpdates, { type: 'plugin', automatic: addOns === 'automatic', but }, { proves })]
+          : []),
+      ]
+    }),
+  ],
+}

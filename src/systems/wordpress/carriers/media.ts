@@ -1,0 +1,32 @@
+import { z } from 'zod'
+import { jsonOf } from '../../../web/answer.js'
+import type { Carrier, IdOf } from '../../step.js'
+import { refusal, type WordPressSession } from '../session.js'
+
+export type MediaFields = { file: string; type: string; bytes: Uint8Array } | { remove: IdOf }
+
+const made = z.object({ id: z.number(), source_url: z.string() })
+
+/** Uploads: a file a request, as it is. */
+export const media: Carrier<MediaFields, WordPressSession> = {
+  name: 'uploads',
+  side: 'dashboard',
+  atOnce: 1,
+  async carry([load], session) {
+    if (!load) return []
+    const answer =
+      'remove' in load
+        ? await session.rest('DELETE', `/wp/v2/media/${load.remove}`, 'force=true')
+        : await session.rest('POST', '/wp/v2/media', '', undefined, {
+            file: { name: load.file, type: load.type, bytes: load.bytes },
+            headers: { 'content-disposition': `attachment; filename="${load.file}"` },
+          })
+    session.shelf.forget('media')
+    if (answer.status >= 400) {
+      const code = refusal(answer.status, jsonOf(answer))
+      return [{ refused: answer.status === 413 ? `${code}: the file is larger than this server takes` : code }]
+    }
+    const read = made.safeParse(jsonOf(answer)).data
+    return [{ id: read?.id, address: read?.source_url }]
+  },
+}

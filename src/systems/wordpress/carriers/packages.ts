@@ -1,0 +1,104 @@
+import { load as parse } from 'cheerio'
+import { z } from 'zod'
+import { UnpackError } from '../../../core/errors.js'
+import { jsonOf, type Answer } from '../../../web/answer.js'
+import { formOn } from '../../../web/forms.js'
+import type { Carrier } from '../../step.js'
+import type { WordPressSession } from '../session.js'
+import { tokenOfUpdates } from '../themes.js'
+
+export interface PackageFields {
+  use: string
+  /** The archive; from the system's own catalogue where left out. */
+  bytes?: Uint8Array
+}
+
+const kinds = {
+  theme: {
+    form: 'wp-admin/theme-install.php?upload',
+    file: 'themezip',
+    button: 'install-theme-submit',
+    overwrite: 'a[href*="overwrite=update-theme"], a[href*="overwrite=downgrade-theme"]',
+    // a child whose parent is missing can't be activated: its screen offers no link for it
+    done: 'a[href*="action=activate"], a[href*="action=enable"]',
+    ajax: 'install-theme',
+    stale: ['themes'],
+  },
+  addOns: {
+    form: 'wp-admin/plugin-install.php?tab=upload',
+    file: 'pluginzip',
+    button: 'install-plugin-submit',
+    overwrite: 'a[href*="overwrite=update-plugin"], a[href*="overwrite=downgrade-plugin"]',
+    done: 'a[href*="action=activate"]',
+    ajax: 'install-plugin',
+    stale: ['plugins'],
+  },
+} as const
+
+/** Puts themes or add-ons there: every outcome answers 200, and only what the page offers next tells which it was. */
+const installer = (kind: keyof typeof kinds): Carrier<PackageFields, WordPressSession> => ({
+  name: kind === 'theme' ? 'themes to install' : 'add-ons to install',
+  side: 'dashboard',
+  atOnce: 1,
+  async carry([load], session) {
+    if (!load) return []
+    const refused = load.bytes
+      ? await upload(kind, load.use, load.bytes, session)
+      : await fromCatalogue(kind, load.use, session)
+    session.shelf.forget(...kinds[kind].stale, 'media', 'front')
+    return [refused === undefined ? { id: load.use } : { refused }]
+  },
+})
+export const installTheme = installer('theme')
+export const installAddOn = installer('addOns')
+
+async function upload(
+  kind: keyof typeof kinds,
+  use: string,
+  bytes: Uint8Array,
+  session: WordPressSession,
+): Promise<string | undefined> {
+  const { form: place, file, button, overwrite, done } = kinds[kind]
+  const page = await session.screen(place)
+  const form = formOn(page.text, 'form.wp-upload-form')
+  if (!form) throw UnpackError.of('screen-unexpected', { url: page.url, wanted: 'the form' }, { page: page.text })
+  const answer = await session.visitor.ask(form.action, {
+    method: 'POST',
+    parts: { ...form.fields, [file]: { name: `${use}.zip`, type: 'application/zip', bytes }, [button]: '1' },
+  })
+  if (answer.status >= 400) return tooLarge(answer, bytes)
+  const $ = parse(answer.text)
+  const replace = $(overwrite).first().attr('href')
+  // an older one stands there: replacing it is what the plan wants
+  const after = replace === undefined ? answer : await session.visitor.get(replace, { purpose: 'write' })
+  if (replace !== undefined ? after.status === 200 : $(done).length > 0) return undefined
+  return /no-?parent|parent/i.test($('.wrap').text())
+    ? 'the theme it builds upon is missing'
+    : 'the system did not take the archive: it is no theme or add-on to it, or wants a newer system'
+}
+
+/** The server's own limit shows as an error, or as an expired form, since it throws away what is too long. */
+const tooLarge = (answer: Answer, bytes: Uint8Array): string =>
+  `HTTP ${answer.status}: the archive has ${(bytes.length / 1_048_576).toFixed(1)} MiB, and this server seems to take less, or can't open it; ask the host to raise its limit for uploads (${serverLimit})`
+const serverLimit = 'upload_max_filesize and post_max_size'
+
+const outcome = z.object({ success: z.boolean(), data: z.looseObject({ errorCode: z.string().optional() }).optional() })
+
+async function fromCatalogue(
+  kind: keyof typeof kinds,
+  use: string,
+  session: WordPressSession,
+): Promise<string | undefined> {
+  const token = tokenOfUpdates((await session.screen('wp-admin/themes.php')).text)
+  const answer = await session.visitor.post('wp-admin/admin-ajax.php', {
+    action: kinds[kind].ajax,
+    slug: use,
+    _ajax_nonce: token,
+  })
+  const read = outcome.safeParse(jsonOf(answer)).data
+  if (read?.success) return undefined
+  const code = read?.data?.errorCode ?? `HTTP ${answer.status}`
+  return /api_failed|http/i.test(code)
+    ? `the system's own catalogue could not be asked (${code}): the server reaches no network; name a zip with “from:”`
+    : `the system's own catalogue has no “${use}” for this version (${code})`
+}

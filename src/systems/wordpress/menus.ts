@@ -1,0 +1,136 @@
+import { z } from 'zod'
+import type { MenuEntry } from '../../core/areas/menus.js'
+import { refOf } from '../../core/ref.js'
+import { decoded } from '../../core/text/plain.js'
+import { categoriesOf, pagesOf } from './items.js'
+import type { WordPressSession } from './session.js'
+import { activeTheme } from './themes.js'
+
+/* Menus of both sorts: those that a theme has places for, and those of themes that are made of blocks. */
+
+const menuSchema = z.looseObject({ id: z.number(), slug: z.string(), name: z.string() })
+const itemSchema = z.looseObject({
+  id: z.number(),
+  title: z.union([z.string(), z.looseObject({ raw: z.string().optional(), rendered: z.string() })]),
+  type: z.string(),
+  object: z.string(),
+  object_id: z.number(),
+  url: z.string(),
+  menus: z.number().nullish(),
+  menu_order: z.number(),
+})
+const locationSchema = z.looseObject({ name: z.string(), description: z.string(), menu: z.number() })
+const navigationSchema = z.looseObject({
+  id: z.number(),
+  slug: z.string(),
+  content: z.looseObject({ raw: z.string() }),
+})
+const partSchema = z.looseObject({
+  id: z.string(),
+  slug: z.string(),
+  area: z.string(),
+  content: z.looseObject({ raw: z.string() }),
+})
+export type Part = z.output<typeof partSchema>
+
+export const placedMenusOf = (session: WordPressSession) =>
+  session.shelf.read('menus', () => session.list('menus', menuSchema))
+export const menuItemsOf = (session: WordPressSession) =>
+  session.shelf.read('menu-items', () => session.list('menu-items', itemSchema))
+export const navigationsOf = (session: WordPressSession) =>
+  session.shelf.read('navigation', () => session.list('navigation', navigationSchema))
+export const locationsOf = (session: WordPressSession) =>
+  session.shelf.read('menu-locations', async () =>
+    Object.values(
+      session.read(
+        await session.rest('GET', '/wp/v2/menu-locations', 'context=edit'),
+        z.union([z.record(z.string(), locationSchema), z.array(locationSchema)]),
+      ),
+    ),
+  )
+export const partsOf = (session: WordPressSession) =>
+  session.shelf.read('parts', async () => {
+    const theme = await activeTheme(session)
+    const parts = session.read(
+      await session.rest('GET', '/wp/v2/template-parts', 'context=edit'),
+      z.array(partSchema.extend({ theme: z.string() })),
+    )
+    return parts.filter((part) => part.theme === theme?.id)
+  })
+
+const kinds: readonly [place: string, words: RegExp][] = [
+  ['main', /primary|main|header|top/i],
+  ['footer', /foot|bottom|secondary/i],
+]
+
+/** The theme's places by the baseline's names for them: `main` and `footer` whatever the theme calls them, others as it does. */
+export function placesIn<T extends { name: string; description: string }>(locations: readonly T[]): Map<string, T> {
+  const places = new Map<string, T>()
+  for (const [place, words] of kinds) {
+    const free = locations.filter((one) => ![...places.values()].includes(one))
+    const own = free.find(({ name }) => name === place) ?? free.find((one) => words.test(`${one.name} ${one.description}`))
+    if (own) places.set(place, own)
+  }
+  const [first] = locations
+  if (!places.has('main') && first && ![...places.values()].includes(first)) places.set('main', first)
+  for (const one of locations) if (![...places.values()].includes(one)) places.set(one.name, one)
+  return places
+}
+
+/** The part of a block theme that shows a place. */
+export const partFor = (place: string, parts: readonly Part[]): Part | undefined =>
+  parts.find(({ slug }) => slug === place) ??
+  parts.find(({ area }) => area === (place === 'main' ? 'header' : place)) ??
+  parts.find(({ slug }) => slug === (place === 'main' ? 'header' : place))
+
+export const navigationBlock = /<!-- wp:navigation(?: (\{.*?\}))? (?:\/-->|-->[\s\S]*?<!-- \/wp:navigation -->)/
+/** The menu that a part names. */
+export const namedIn = ({ content }: Part): number | undefined => {
+  const settings = navigationBlock.exec(content.raw)?.[1]
+  const ref: unknown = settings === undefined ? undefined : (JSON.parse(settings) as { ref?: unknown }).ref
+  return typeof ref === 'number' ? ref : undefined
+}
+
+/** Refs of pages and categories by their ids, and where they are. */
+async function targets(session: WordPressSession) {
+  const [pages, categories] = await Promise.all([pagesOf(session), categoriesOf(session)])
+  const of = (area: 'pages' | 'categories', all: readonly { id: number; slug: string; link: string }[]) =>
+    new Map(all.map(({ id, slug, link }) => [id, { ref: refOf(area, decodeURIComponent(slug)), link }]))
+  return { page: of('pages', pages), category: of('categories', categories) }
+}
+
+/** The entries of a menu in a theme's place. */
+export async function placedEntries(session: WordPressSession, menu: number): Promise<MenuEntry[]> {
+  const [items, known] = await Promise.all([menuItemsOf(session), targets(session)])
+  return items
+    .filter(({ menus }) => menus === menu)
+    .sort((a, b) => a.menu_order - b.menu_order)
+    .map(({ title, type, object, object_id, url }) => {
+      const label = decoded(typeof title === 'string' ? title : title.raw || title.rendered)
+      const target =
+        type === 'post_type' && object === 'page'
+          ? known.page.get(object_id)
+          : type === 'taxonomy' && object === 'category'
+            ? known.category.get(object_id)
+            : undefined
+      return target ? { ref: target.ref, label } : { link: url, label }
+    })
+}
+
+const linkSchema = z.looseObject({ label: z.string(), url: z.string(), id: z.number().optional(), type: z.string().optional() })
+
+/** The entries of a menu made of blocks. */
+export async function blockEntries(session: WordPressSession, content: string): Promise<MenuEntry[]> {
+  const known = await targets(session)
+  return [...content.matchAll(/<!-- wp:navigation-(?:link|submenu) (\{.*?\}) \/?-->/g)].flatMap(([, settings = '{}']) => {
+    const link = linkSchema.safeParse(JSON.parse(settings)).data
+    if (!link) return []
+    const target = (link.type === 'category' ? known.category : known.page).get(link.id ?? 0)
+    // one that names an item but leads elsewhere is not as planned
+    return [
+      target && target.link === link.url
+        ? { ref: target.ref, label: decoded(link.label) }
+        : { link: link.url, label: decoded(link.label) },
+    ]
+  })
+}
