@@ -6,7 +6,7 @@ export * from './core/index.js'
 export { compareSite, type Compared } from './engine/compare.js'
 export { confirm, type Confirmed } from './engine/confirm.js'
 export type { Phase, RunEvent } from './engine/events.js'
-export type { RunOptions, SurveyOptions } from './engine/options.js'
+export type { Mailbox, RunOptions, SurveyOptions } from './engine/options.js'
 export { settle, type Choice, type SettleOptions, type Settled } from './engine/settle.js'
 export { survey, type Surveyed } from './engine/survey.js'
 export { undo, type Undone } from './engine/undo.js'
@@ -15,13 +15,25 @@ export { LazyLogins, type Logins } from './logins/logins.js'
 export { makePassword } from './logins/password.js'
 export { builtIn } from './systems/index.js'
 export { Shelf } from './systems/shelf.js'
-export { Step, type Carried, type Carrier, type IdOf, type Resolved, type SecretOf } from './systems/step.js'
+export {
+  bodyOf,
+  Step,
+  type AddressOf,
+  type Carried,
+  type Carrier,
+  type IdOf,
+  type Resolved,
+  type SecretOf,
+  type TextOf,
+} from './systems/step.js'
 export {
   isSystem,
+  type ArchiveFile,
   type AreaOnSystem,
   type Here,
   type Login,
   type Look,
+  type PackageFacts,
   type Screen,
   type Session,
   type SignedIn,
@@ -32,4 +44,4 @@ export type { Resolve } from './web/connections.js'
 export { NoAnswer } from './web/failure.js'
 export { formOn, has, type Form } from './web/forms.js'
 export { Traffic, type Exchange, type Outgoing, type Purpose, type Watch } from './web/traffic.js'
-export { Visitor, type Ask } from './web/visitor.js'
+export { Visitor, type Ask, type FilePart } from './web/visitor.js'

@@ -140,6 +140,12 @@ export const catalogue = {
       `${d.address} did not take the stored login of “${d.user}”. Nothing was changed.`,
     (d) => `If the password was changed there: unpack logins add ${d.address} ${d.user}`,
   ),
+  'sign-in-challenge': entry(
+    4,
+    (d: { address: string }) =>
+      `${d.address} took the password and asks for something more: a code, or a puzzle. Unpack can't answer that. Nothing was changed.`,
+    () => 'Switch the second step at log-in off until the site is settled, and on again afterwards.',
+  ),
   'passphrase-missing': entry(
     4,
     (d: { file: string }) => `The logins file ${d.file} needs its passphrase, and there is no terminal to ask for it.`,

@@ -25,6 +25,8 @@ export {
   type ItemOf,
   type Reading,
 } from './areas/index.js'
+export { flatCategories } from './areas/categories.js'
+export { flatPages } from './areas/pages.js'
 export { mistakeText, type Mistake } from './baseline/mistakes.js'
 export { filesNamed, mistakesIn, readBaseline, type ReadBaseline } from './baseline/read.js'
 export { baselineJsonSchema, type Baseline } from './baseline/schema.js'
@@ -50,5 +52,5 @@ export { bodyDigest, normalForm, sameText } from './text/normal-form.js'
 export { decoded, foldSpace, foldTypography, strippedText, textBlocks } from './text/plain.js'
 export { postAddressParts, type AddressPart } from './text/post-address.js'
 export { slugOf } from './text/slug-of.js'
-export { isUpload, uploadSource, type Upload } from './upload.js'
+export { isUpload, uploadOf, uploadSource, type Upload } from './upload.js'
 export { changes, differenceLines, differenceText, valueText } from './words.js'

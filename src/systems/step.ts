@@ -37,8 +37,13 @@ export type Resolved<F> = F extends IdOf
           ? { [K in keyof F]: Resolved<F[K]> }
           : F
 
-/** What came of one load: the id and address of what was made, or why the site refused. */
-export type Carried = { id?: Id; address?: string; refused?: undefined } | { refused: string }
+/**
+ * What came of one load: the id and address of what was made, or why the site refused. `mail` is the address to which the
+ * site has written: it wants the link in that mail opened first.
+ */
+export type Carried =
+  | { id?: Id; address?: string; mail?: string; refused?: undefined }
+  | { refused: string; id?: undefined; address?: undefined; mail?: undefined }
 
 /** One form or route of a system that takes changes, and knows its own traps. */
 export interface Carrier<F, S extends Session = Session> {

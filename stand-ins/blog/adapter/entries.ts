@@ -1,14 +1,19 @@
-import { Step } from 'unpack'
+import { bodyOf, Step, type TextOf } from 'unpack'
 import { z } from 'zod'
 import { items } from './carriers/forms.js'
 import { marksOf } from './marks.js'
 import type { StandInSession } from './session.js'
 
-const copySchema = z.strictObject({
+const copySchema = z.object({
   title: z.string(),
   slug: z.string(),
   body: z.string(),
   state: z.enum(['published', 'draft']),
+  date: z.string().optional(),
+  parent: z.string().optional(),
+  order: z.string().optional(),
+  categories: z.string().optional(),
+  tags: z.string().optional(),
 })
 
 /** Posts or pages: the list, and a form an item for its text. */
@@ -16,21 +21,28 @@ export async function readEntries(session: StandInSession, room: 'posts' | 'page
   const rows = await session.rows(room)
   return Promise.all(
     rows.map(async (row) => {
-      const { title = '', slug = '', body = '', state } = await session.form(`${room}/${row.id}`)
+      const form = await session.form(`${room}/${row.id}`)
+      const { title = '', slug = '', body = '', state } = form
       const item = { title, slug, body, state: state === 'draft' ? ('draft' as const) : ('published' as const) }
-      return {
-        id: row.id,
-        item,
-        marks: marksOf(row, body, shipped),
-        address: new URL(room === 'posts' ? `post/${slug}` : `${slug}/`, session.visitor.home).href,
-        copy: item,
-      }
+      return { row, item, marks: marksOf(row, body, shipped), copy: { ...form, token: undefined } }
     }),
   )
 }
 
+/** The text that a step writes: where none stands yet, or where another is wanted. */
+export function bodyIn(difference: {
+  wanted: { body?: string }
+  fields?: readonly string[]
+}): { body?: TextOf } {
+  const { body } = difference.wanted
+  const writes = difference.fields?.includes('body') ?? true
+  return body !== undefined && writes ? { body: bodyOf(body) } : {}
+}
+
 /** The step that makes a removed one again from its copy. */
 export function entryAgain(room: 'posts' | 'pages', copy: unknown): Step {
-  const { title, slug, body, state } = copySchema.parse(copy)
-  return Step.of(items, { room, fields: { title, slug, body, state } }, { proves: [], gives: `${room}/${slug}` })
+  const fields = Object.fromEntries(
+    Object.entries(copySchema.parse(copy)).filter((entry): entry is [string, string] => entry[1] !== undefined),
+  )
+  return Step.of(items, { room, fields }, { proves: [], gives: `${room}/${fields.slug ?? ''}` })
 }

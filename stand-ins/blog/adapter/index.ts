@@ -6,38 +6,52 @@ import {
   strippedText,
   textBlocks,
   type Answer,
-  type Baseline,
-  type Marks,
-  type Reading,
   type Screen,
   type System,
 } from 'unpack'
 import { load } from 'cheerio'
 import { addOns } from './areas/addOns.js'
+import { address } from './areas/address.js'
 import { categories } from './areas/categories.js'
+import { commenting } from './areas/commenting.js'
 import { comments } from './areas/comments.js'
+import { frontPage } from './areas/frontPage.js'
+import { linkCategories } from './areas/linkCategories.js'
+import { links } from './areas/links.js'
 import { media } from './areas/media.js'
 import { members } from './areas/members.js'
 import { menus } from './areas/menus.js'
 import { owner } from './areas/owner.js'
 import { pages } from './areas/pages.js'
 import { posts } from './areas/posts.js'
+import { publishing } from './areas/publishing.js'
+import { sidebars } from './areas/sidebars.js'
+import { signUp } from './areas/signUp.js'
 import { site } from './areas/site.js'
 import { tags } from './areas/tags.js'
 import { theme } from './areas/theme.js'
+import { updates } from './areas/updates.js'
+import { addOnsIn, themesIn } from './packages.js'
 import { recognise } from './recognise.js'
+import { ships } from './ships.js'
+import { trial } from './trial.js'
 import { logIn, StandInSession } from './session.js'
 import { shippedTexts } from './shipped-texts.js'
 
 const screens: readonly Screen[] = [
   '',
   'settings',
+  'publishing',
+  'visitors',
+  'updates',
   'profile',
   'posts',
   'pages',
   'comments',
   'categories',
   'uploads',
+  'menus',
+  'sidebars',
   'themes',
   'add-ons',
   'accounts',
@@ -55,42 +69,6 @@ function trouble({ status, text }: Answer, screen: Screen): string | undefined {
   return has(text, screen.has) ? undefined : 'what belongs on it is missing'
 }
 
-const shipped: Marks = { place: true, untouched: true, known: true }
-
-/** What the first-run form will leave. */
-const ships = (_baseline: Baseline): Reading => ({
-  owner: [],
-  site: [
-    {
-      id: 'site',
-      item: { title: '', description: '', language: 'en', timezone: 'UTC', searchEngines: 'welcome', contact: '' },
-    },
-  ],
-  categories: [
-    {
-      id: 1,
-      item: { name: 'Everything', slug: 'everything', description: '', parent: '' },
-      marks: { ...shipped, needed: true },
-    },
-  ],
-  pages: [
-    { id: 2, item: { title: 'An example page', slug: 'an-example-page', state: 'published' }, marks: shipped },
-    {
-      id: 3,
-      item: { title: 'Data and privacy', slug: 'data-and-privacy', state: 'draft' },
-      marks: { ...shipped, hidden: true },
-    },
-  ],
-  posts: [{ id: 1, item: { title: 'A first post', slug: 'a-first-post' }, marks: shipped }],
-  comments: [{ id: 1, item: { key: '1', by: 'The blog itself', on: 'posts/a-first-post' }, marks: shipped }],
-  theme: [],
-  addOns: [],
-  menus: [],
-  media: [],
-  tags: [],
-  members: [],
-})
-
 /** The adapter of the stand-in blog, written against Unpack's public face like any adapter from outside. */
 export const standInBlogSystem: System<StandInSession> = {
   id: 'stand-in-blog',
@@ -98,7 +76,30 @@ export const standInBlogSystem: System<StandInSession> = {
   kind: 'blog',
   password: { length: 22, characters: 'ABCDEFGHJKLMNPQRSTUVWXYZabcdefghijkmnopqrstuvwxyz23456789-_' },
   firstRunNeeds: ['owner.email'],
-  areas: { site, owner, categories, pages, posts, comments, media, tags, menus, theme, addOns, members },
+  areas: {
+    addOns,
+    address,
+    categories,
+    commenting,
+    comments,
+    frontPage,
+    linkCategories,
+    links,
+    media,
+    members,
+    menus,
+    owner,
+    pages,
+    posts,
+    publishing,
+    sidebars,
+    signUp,
+    site,
+    tags,
+    theme,
+    updates,
+  },
+  packages: { theme: themesIn, addOns: addOnsIn },
   screens,
   recognise,
   async signIn(visitor, login) {
@@ -107,6 +108,9 @@ export const standInBlogSystem: System<StandInSession> = {
   ships,
   trouble,
   feed: '/feed.xml',
+  signUp: { place: 'join', isOpen: ({ text }) => has(text, 'form#join') },
+  wears: (html, use) => load(html)('meta[name=theme]').attr('content') === use,
+  trial,
   shippedPlaces: () => [
     { area: 'posts', place: '/post/a-first-post' },
     { area: 'pages', place: '/an-example-page' },

@@ -1,25 +1,70 @@
-import { formOn, has, Shelf, UnpackError, type Answer, type Login, type SignedIn, type Visitor } from 'unpack'
+import {
+  foldSpace,
+  formOn,
+  has,
+  Shelf,
+  UnpackError,
+  type Answer,
+  type Carried,
+  type FilePart,
+  type Login,
+  type SignedIn,
+  type Visitor,
+} from 'unpack'
 import { load, type CheerioAPI } from 'cheerio'
 
 /** Fills the log-in form. */
 export async function logIn(visitor: Visitor, { username, password }: Login): Promise<boolean> {
   const answer = await visitor.post('enter', { username, password: password.reveal() }, { purpose: 'log-in' })
+  if (has(answer.text, 'form#second')) throw UnpackError.of('sign-in-challenge', { address: visitor.home })
   return answer.status === 303
 }
 
 export interface Row {
   id: number
+  /** Its number as it stands there; a word where items go by names. */
+  name: string
   data: Readonly<Record<string, string>>
   cells: readonly string[]
 }
 
+export interface Sending {
+  changes?: Readonly<Record<string, string>>
+  /** The form's id. */
+  form?: string
+  /** Where it goes, where that is not the screen it stands on. */
+  to?: string
+  file?: { field: string; part: FilePart }
+}
+
+const tooLarge = (status: number, bytes: number): string =>
+  status === 413
+    ? `HTTP 413: the file has ${(bytes / 1024).toFixed(0)} KiB, and this server takes less; ask the host to raise its limit`
+    : `HTTP ${status}`
+
 /** The owner at the stand-in's dashboard: screens that are read as tables and forms. */
 export class StandInSession implements SignedIn {
   readonly shelf = new Shelf()
-  constructor(
-    readonly visitor: Visitor,
-    readonly login: Login,
-  ) {}
+  #visitor: Visitor
+  #login: Login
+  constructor(visitor: Visitor, login: Login) {
+    this.#visitor = visitor
+    this.#login = login
+  }
+  get visitor(): Visitor {
+    return this.#visitor
+  }
+  get login(): Login {
+    return this.#login
+  }
+  /** Goes on with another login, which was tried in a session of its own. */
+  async become(login: Login): Promise<boolean> {
+    const visitor = this.visitor.another()
+    if (!(await logIn(visitor, login))) return false
+    this.#visitor = visitor
+    this.#login = login
+    return true
+  }
 
   /** Opens a screen; an ended session is renewed once. */
   async screen(room: string): Promise<CheerioAPI> {
@@ -41,6 +86,7 @@ export class StandInSession implements SignedIn {
         .toArray()
         .map((row) => ({
           id: Number($(row).attr('data-id')),
+          name: $(row).attr('data-id') ?? '',
           data: Object.fromEntries(
             Object.entries(row.attribs).map(([name, value]) => [name.replace(/^data-/, ''), value]),
           ),
@@ -64,17 +110,18 @@ export class StandInSession implements SignedIn {
     return form.fields
   }
 
-  /** Sends a form whole, with these changes and a token of its own; gives why it was refused, if it was. */
-  async send(
-    room: string,
-    changes: Readonly<Record<string, string>>,
-    selector = 'form#edit',
-    target = room,
-  ): Promise<string | undefined> {
-    const fields = await this.#form(room, selector)
-    const answer = await this.visitor.post(`office/${target}`, { ...fields, ...changes })
-    this.shelf.forget(room, `${room} ${selector}`, room.replace(/\/.*/, ''))
-    return answer.status === 303 ? undefined : `HTTP ${answer.status}`
+  /** Sends a form whole, with these changes and a token of its own. */
+  async send(room: string, { changes = {}, form = 'edit', to = room, file }: Sending): Promise<Carried> {
+    const fields = { ...(await this.#form(room, `form#${form}`)), ...changes }
+    const place = `office/${to}`
+    const answer = file
+      ? await this.visitor.ask(place, { method: 'POST', parts: { ...fields, [file.field]: file.part } })
+      : await this.visitor.post(place, fields)
+    this.shelf.forget(room, `${room} form#${form}`, room.replace(/\/.*/, ''))
+    const made = /\/(\d+)$/.exec(answer.headers.location ?? '')?.[1]
+    if (answer.status === 303) return made === undefined ? {} : { id: Number(made) }
+    const said = foldSpace(load(answer.text)('#trouble').text())
+    return { refused: said || tooLarge(answer.status, file?.part.bytes.length ?? 0) }
   }
 
   async signOut(): Promise<void> {

@@ -1,6 +1,7 @@
 import type { FastifyInstance } from 'fastify'
 import { esc, form, page } from './html.js'
-import { languages, setUp, type Blog } from './model.js'
+import { languages, type Blog } from './model.js'
+import { setUp } from './ships.js'
 
 /** The form that makes the blog; it answers 200 whatever comes of it. */
 export function firstRunForm(app: FastifyInstance, blog: Blog, base: string): void {

@@ -5,21 +5,24 @@ export const esc = (text: string): string =>
 const style = `
   :root { --ink: #23302f; --paper: #fdfbf6; --line: #d9d2c3; --sea: #1f5f66; }
   body { margin: 0; background: var(--paper); color: var(--ink); font: 17px/1.6 Georgia, 'DejaVu Serif', serif; }
-  header, main, footer { max-width: 44rem; margin: 0 auto; padding: 1rem 1.25rem; }
-  header { border-bottom: 3px double var(--line); }
-  header h1 { margin: .5rem 0 0; font-size: 1.7rem; } header p { margin: 0 0 .5rem; color: #5b6665; }
-  nav a { margin-right: 1.1rem; } a { color: var(--sea); }
+  body > header, body > main, .wrap, body > footer { max-width: 44rem; margin: 0 auto; padding: 1rem 1.25rem; }
+  header { border-bottom: 3px double var(--line); } header .wrap { padding: 0; }
+  h1, .name { margin: .5rem 0 0; font-size: 1.7rem; font-weight: bold; line-height: 1.3; } .line { margin: 0 0 .5rem; color: #5b6665; }
+  .menu { list-style: none; display: flex; flex-wrap: wrap; gap: 0 1.1rem; padding: 0; margin: .5rem 0; } a { color: var(--sea); }
+  nav a { margin-right: 1.1rem; } .menu a { margin: 0; }
+  .side { border-top: 1px solid var(--line); } .side h2 { font-size: 1rem; margin: 1rem 0 .2rem; } .side ul { margin: 0; padding-left: 1.2rem; }
+  .when { margin: 0; color: #5b6665; font-size: .9rem; } img { max-width: 100%; height: auto; }
   footer { border-top: 1px solid var(--line); color: #5b6665; font-size: .85rem; }
   article { margin: 1.5rem 0; } table { border-collapse: collapse; width: 100%; } td, th { text-align: left; padding: .35rem .6rem; border-bottom: 1px solid var(--line); }
   label { display: block; margin: .7rem 0 .2rem; } input, textarea, select { font: inherit; width: 100%; max-width: 36rem; box-sizing: border-box; padding: .3rem; }
   input[type=checkbox] { width: auto; } button { font: inherit; margin-top: 1rem; padding: .4rem 1rem; }`
 
-/** A whole page. `head` and `body` are HTML, everything else is text. */
-export const page = (options: { title: string; lang: string; head?: string; body: string }): string =>
+/** A whole page. `head` and `body` are HTML, everything else is text; a style sheet of its own takes the place of the usual one. */
+export const page = (options: { title: string; lang: string; head?: string; body: string; css?: string }): string =>
   `<!doctype html>
 <html lang="${esc(options.lang)}">
 <head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${esc(options.title)}</title>
-<meta name="generator" content="Stand-in blog 1.0">${options.head ?? ''}<style>${style}</style></head>
+<meta name="generator" content="Stand-in blog 1.0">${options.head ?? ''}${options.css === undefined ? `<style>${style}</style>` : `<link rel="stylesheet" href="${options.css}">`}</head>
 <body>
 ${options.body}
 </body>
@@ -37,6 +40,8 @@ export function form(options: {
   const fields = options.fields.map(({ name, label, value, choices, kind }) => {
     const input = choices
       ? `<select name="${name}">${choices.map((choice) => `<option value="${esc(choice)}"${choice === value ? ' selected' : ''}>${esc(choice || '(none)')}</option>`).join('')}</select>`
+      : kind === 'file'
+        ? `<input type="file" name="${name}">`
       : kind === 'long'
         ? `<textarea name="${name}" rows="12">\n${esc(value)}</textarea>`
         : kind === 'box'
@@ -44,7 +49,7 @@ export function form(options: {
           : `<input name="${name}" type="${kind ?? 'text'}" value="${esc(value)}">`
     return `<label>${esc(label)}</label>${input}`
   })
-  return `<form id="${options.id}" method="post" action="${options.action}"><input type="hidden" name="token" value="${options.token}">${fields.join('')}<button>${esc(options.button)}</button></form>`
+  return `<form id="${options.id}" method="post" action="${options.action}"${options.fields.some(({ kind }) => kind === 'file') ? ' enctype="multipart/form-data"' : ''}><input type="hidden" name="token" value="${options.token}">${fields.join('')}<button>${esc(options.button)}</button></form>`
 }
 
 export interface Field {
@@ -52,5 +57,5 @@ export interface Field {
   label: string
   value: string
   choices?: readonly string[]
-  kind?: 'long' | 'password' | 'box' | 'email'
+  kind?: 'long' | 'password' | 'box' | 'email' | 'file'
 }

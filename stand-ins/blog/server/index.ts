@@ -1,12 +1,14 @@
 import cookie from '@fastify/cookie'
 import formbody from '@fastify/formbody'
+import multipart from '@fastify/multipart'
 import fastify, { type FastifyInstance } from 'fastify'
 import { dashboard } from './dashboard/index.js'
 import { firstRunForm } from './first-run.js'
-import { emptyBlog, inUse, setUp, type Blog } from './model.js'
-import { placeholder } from './placeholder.js'
-import { publicPages } from './public.js'
+import { front } from './front.js'
+import { emptyBlog, type Blog } from './model.js'
+import { publicPages } from './public/index.js'
 import { Sessions } from './sessions.js'
+import { inUse, setUp } from './ships.js'
 
 export interface StandInOptions {
   standing: 'placeholder' | 'first-run' | 'fresh' | 'in-use'
@@ -14,6 +16,12 @@ export interface StandInOptions {
   base?: string
   /** The owner of one that is set up already. */
   owner?: { username: string; password: string }
+  /** A password in front of everything (HTTP Basic). */
+  door?: { username: string; password: string }
+  /** The port of the mail server that it sends through; without one, it never asks by mail. */
+  mail?: number
+  /** The largest file it takes, in bytes. */
+  largestFile?: number
 }
 
 /** A stand-in blog that is running, with everything in reach that a test may want to change behind its back. */
@@ -39,6 +47,9 @@ export function standInBlog({
   standing,
   base = '/',
   owner = { username: 'boss', password: 'harbour-light-41' },
+  door,
+  mail,
+  largestFile = 8 * 1024 * 1024,
 }: StandInOptions): StandInBlog {
   const blog = emptyBlog(standing === 'placeholder' || standing === 'first-run' ? standing : 'set up')
   if (standing === 'fresh' || standing === 'in-use') {
@@ -62,23 +73,17 @@ export function standInBlog({
   }
   void app.register(cookie)
   void app.register(formbody)
+  void app.register(multipart, { limits: { fileSize: largestFile } })
   app.addHook('onRequest', async (request, reply) => {
     standIn.requests.push(`${request.method} ${request.url}`)
-    const place = request.url.split('?')[0] ?? ''
-    if (blog.standing === 'placeholder')
-      return reply
-        .status(place === base ? 200 : 404)
-        .type('text/html; charset=utf-8')
-        .send(placeholder)
-    if (blog.standing === 'first-run' && place !== `${base}setup`) return reply.redirect(`${base}setup`, 302)
-    return undefined
+    return front(request, reply, blog, base, door)
   })
   app.addHook('onSend', async (request, _reply, payload) =>
     standIn.tamper && typeof payload === 'string' ? standIn.tamper(request.url, payload) : payload,
   )
   void app.register(async (inner) => {
     firstRunForm(inner, blog, base)
-    dashboard(inner, blog, sessions, base)
+    dashboard(inner, blog, sessions, base, mail)
     publicPages(inner, blog, base)
   })
   return standIn

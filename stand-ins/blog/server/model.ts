@@ -1,5 +1,5 @@
 /** What the stand-in blog keeps, in memory only. */
-export interface Post {
+export interface Entry {
   id: number
   title: string
   slug: string
@@ -8,22 +8,42 @@ export interface Post {
   by: number
   made: string
   edited: string
-  categories: number[]
 }
-export type Page = Omit<Post, 'categories'>
+export interface Post extends Entry {
+  categories: number[]
+  tags: number[]
+  /** When it appears, on the blog's own clock: `2026-03-05T14:07`. */
+  date: string
+  /** Whether visitors may comment; what the rule said when it was made. */
+  open: boolean
+}
+export interface Page extends Entry {
+  parent: number
+  order: number
+}
 export interface Comment {
   id: number
   post: number
   by: string
   text: string
   made: string
+  state: 'shown' | 'held'
 }
-export interface Category {
+export interface Term {
   id: number
   name: string
   slug: string
+}
+export interface Category extends Term {
   description: string
   parent: number
+}
+export interface Link {
+  id: number
+  title: string
+  link: string
+  description: string
+  category: number
 }
 export interface Account {
   id: number
@@ -34,39 +54,109 @@ export interface Account {
   email: string
   password: string
   made: string
+  role: 'owner' | 'editor' | 'writer' | 'reader'
 }
-export interface Named {
+export interface Upload {
   id: number
   name: string
-  active?: boolean
+  type: string
+  bytes: Buffer
+}
+/** A theme or an add-on. */
+export interface Package {
+  id: number
+  /** The name of its folder. */
+  name: string
+  version: string
+  active: boolean
+  automatic: boolean
+  /** Themes: the one it builds upon, its menu places and sidebars, its style sheet. */
+  parent?: string
+  places?: string[]
+  sidebars?: string[]
+  css?: string
+  /** Add-ons: what it says at the foot of every page, or that it breaks them. */
+  footer?: string
+  breaks?: boolean
+}
+export interface MenuEntry {
+  kind: 'page' | 'category' | 'link'
+  /** The number of a page or category, or an address. */
+  to: string
+  label: string
+}
+
+export interface Settings {
+  title: string
+  description: string
+  language: string
+  timezone: string
+  /** CLDR patterns (UTS 35). */
+  date: string
+  time: string
+  weekStarts: string
+  searchEngines: boolean
+  contact: string
+  /** The number of the upload in the browser's tab; 0 for none. */
+  icon: number
+  /** Where the blog believes to be found; '' for wherever it is asked at. */
+  address: string
+  defaultCategory: number
+  /** The page that visitors see first and the one that lists the posts; 0 for none. */
+  frontPage: number
+  postsPage: number
+  postsPerPage: number
+  /** A URI Template; old ones lead on. */
+  postAddress: string
+  formerPostAddresses: string[]
+  feedPosts: number
+  feedShows: 'whole' | 'summary'
+  notices: string[]
+  commentsAllowed: boolean
+  approve: 'all' | 'newcomers' | 'none'
+  linksBeforeApproval: number
+  joinOpen: boolean
+  joinRole: 'reader' | 'writer' | 'editor'
+  updates: { system: 'all' | 'fixes' | 'none'; themes: boolean; addOns: boolean }
 }
 
 export interface Blog {
   standing: 'placeholder' | 'first-run' | 'set up'
-  settings: {
-    title: string
-    description: string
-    language: string
-    timezone: string
-    searchEngines: boolean
-    contact: string
-    defaultCategory: number
-  }
+  /** What stands in front of everything for now: `maintenance`, or a `log-in` that visitors are sent to. */
+  front?: 'maintenance' | 'log-in'
+  /** Asks for a code after the password. */
+  secondStep?: boolean
+  settings: Settings
+  /** A new contact address that waits for the link in a mail to be opened. */
+  waitingContact?: { address: string; key: string }
   posts: Post[]
   pages: Page[]
   comments: Comment[]
   categories: Category[]
+  tags: Term[]
+  links: Link[]
+  linkCategories: Term[]
   accounts: Account[]
-  uploads: Named[]
-  tags: Named[]
-  menus: Named[]
-  themes: Named[]
-  addOns: Named[]
+  uploads: Upload[]
+  themes: Package[]
+  addOns: Package[]
+  menus: Record<string, MenuEntry[]>
+  sidebars: Record<string, string[]>
   /** The next number that anything gets. */
   next: number
 }
 
 export const languages = ['en', 'de', 'fr', 'ja'] as const
+export const weekdays = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'] as const
+export const sidebarParts = [
+  'search',
+  'latest posts',
+  'latest comments',
+  'archives',
+  'categories',
+  'tags',
+  'pages',
+] as const
 
 export const emptyBlog = (standing: Blog['standing']): Blog => ({
   standing,
@@ -75,121 +165,57 @@ export const emptyBlog = (standing: Blog['standing']): Blog => ({
     description: '',
     language: 'en',
     timezone: 'UTC',
+    date: 'y-MM-dd',
+    time: 'HH:mm',
+    weekStarts: 'sunday',
     searchEngines: true,
     contact: '',
+    icon: 0,
+    address: '',
     defaultCategory: 1,
+    frontPage: 0,
+    postsPage: 0,
+    postsPerPage: 10,
+    postAddress: '/post/{slug}',
+    formerPostAddresses: [],
+    feedPosts: 20,
+    feedShows: 'whole',
+    notices: ['http://notices.harbour.example/'],
+    commentsAllowed: true,
+    approve: 'newcomers',
+    linksBeforeApproval: 2,
+    joinOpen: true,
+    joinRole: 'reader',
+    updates: { system: 'fixes', themes: false, addOns: false },
   },
   posts: [],
   pages: [],
   comments: [],
   categories: [],
+  tags: [],
+  links: [],
+  linkCategories: [],
   accounts: [],
   uploads: [],
-  tags: [],
-  menus: [],
   themes: [],
   addOns: [],
+  menus: {},
+  sidebars: {},
   next: 100,
 })
 
-/** What the first-run form does: an owner, and everything that ships. */
-export function setUp(
-  blog: Blog,
-  owner: { username: string; email: string; password: string; title: string; language: string; searchEngines: boolean },
-  now = new Date(),
-): void {
-  const at = now.toISOString()
-  blog.standing = 'set up'
-  Object.assign(blog.settings, {
-    title: owner.title,
-    contact: owner.email,
-    language: (languages as readonly string[]).includes(owner.language) ? owner.language : 'en',
-    searchEngines: owner.searchEngines,
-  })
-  blog.accounts.push({
-    id: 1,
-    username: owner.username,
-    first: '',
-    last: '',
-    shown: owner.username,
-    email: owner.email,
-    password: owner.password,
-    made: at,
-  })
-  blog.categories.push({ id: 1, name: 'Everything', slug: 'everything', description: '', parent: 0 })
-  blog.posts.push({
-    id: 1,
-    title: 'A first post',
-    slug: 'a-first-post',
-    by: 1,
-    made: at,
-    edited: at,
-    state: 'published',
-    categories: [1],
-    body: '<p>This post came with the blog, so that there is something to see. Write one of your own and take this one away.</p>',
-  })
-  blog.comments.push({
-    id: 1,
-    post: 1,
-    by: 'The blog itself',
-    made: at,
-    text: 'This is what a comment looks like. It came with the blog; take it away whenever you like.',
-  })
-  blog.pages.push(
-    {
-      id: 2,
-      title: 'An example page',
-      slug: 'an-example-page',
-      by: 1,
-      made: at,
-      edited: at,
-      state: 'published',
-      body: '<p>A page stays where it is, while posts move down. Many people put who they are on one: this text is only here to show where it would stand.</p>',
-    },
-    {
-      id: 3,
-      title: 'Data and privacy',
-      slug: 'data-and-privacy',
-      by: 1,
-      made: at,
-      edited: at,
-      state: 'draft',
-      body: '<h2>Who we are</h2><p>This draft came with the blog. Say here what you keep about your visitors, and for how long you keep it.</p>',
-    },
-  )
-  blog.themes.push({ id: 1, name: 'plain', active: true }, { id: 2, name: 'plainer', active: false })
-  blog.addOns.push({ id: 1, name: 'smileys', active: false })
+/** The slugs from the top one down to this one. */
+export function pathOf<I extends { id: number; slug: string; parent: number }>(all: readonly I[], item: I): string {
+  const above = all.find(({ id }) => id === item.parent)
+  return above ? `${pathOf(all, above)}/${item.slug}` : item.slug
 }
 
-/** Somebody at work on it: items that neither shipped nor stand in any baseline. */
-export function inUse(blog: Blog): void {
-  const at = '2026-03-05T14:07:00.000Z'
-  blog.posts.push({
-    id: blog.next++,
-    title: 'Low tide on Thursday',
-    slug: 'low-tide',
-    by: 1,
-    made: at,
-    edited: at,
-    state: 'published',
-    categories: [1],
-    body: '<p>Bring boots, and something to keep the biscuits dry.</p>',
-  })
-  blog.pages.push({
-    id: blog.next++,
-    title: 'Our boat',
-    slug: 'our-boat',
-    by: 1,
-    made: at,
-    edited: at,
-    state: 'published',
-    body: '<p>She is called Periwinkle, and she leaks.</p>',
-  })
-  blog.uploads.push({ id: blog.next++, name: 'periwinkle.jpg' })
-}
+/** The theme in use. */
+export const themeOf = (blog: Blog): Package | undefined => blog.themes.find(({ active }) => active)
 
-/** The slugs from the top category down to this one. */
-export function pathOf(blog: Blog, category: Category): string {
-  const parent = blog.categories.find(({ id }) => id === category.parent)
-  return parent ? `${pathOf(blog, parent)}/${category.slug}` : category.slug
+/** Places for menus, or sidebars, of the theme in use; a child has those of the one it builds upon too. */
+export function placesOf(blog: Blog, of: 'places' | 'sidebars'): string[] {
+  const theme = themeOf(blog)
+  const parent = blog.themes.find(({ name }) => name === theme?.parent)
+  return [...new Set([...(theme?.[of] ?? []), ...(parent?.[of] ?? [])])]
 }

@@ -1,15 +1,48 @@
-import type { AreaOnSystem } from 'unpack'
+import { Step, type AreaOnSystem } from 'unpack'
+import { install, states } from '../carriers/packages.js'
 import type { StandInSession } from '../session.js'
 
 const shipped = new Set(['smileys'])
+const room = 'add-ons'
 
 export const addOns: AreaOnSystem<'addOns', StandInSession> = {
   async read(session) {
-    const rows = await session.rows('add-ons')
+    const rows = await session.rows(room)
     return rows.map(({ id, data }) => ({
       id,
-      item: { use: data.name ?? '', active: data.active === 'true' },
-      marks: { place: shipped.has(data.name ?? ''), untouched: true, known: true },
+      item: {
+        use: data.name ?? '',
+        active: data.active === 'true',
+        version: data.version,
+        updates: data.automatic === 'true' ? 'automatic' : 'by hand',
+      },
+      marks: { place: shipped.has(data.name ?? ''), untouched: data.active !== 'true', known: true },
+      copy: { use: data.name, version: data.version },
     }))
   },
+  translate: (differences, { baseline }) =>
+    differences.flatMap((difference): Step[] => {
+      const proves = [difference]
+      const id = { idOf: difference.ref }
+      if (difference.is === 'left over') {
+        const off = difference.found.item.active ? [Step.of(states, { room, id, go: 'deactivate' }, { proves })] : []
+        return [...off, Step.of(states, { room, id, go: 'remove' }, { proves })]
+      }
+      const { use, active, updates } = difference.wanted
+      const changed = (key: 'version' | 'active' | 'updates') =>
+        difference.is === 'missing' || difference.fields.includes(key)
+      const wasActive = difference.is === 'different' && difference.found.item.active
+      const bytes = baseline.packages.addOns[use]?.bytes
+      const installs = changed('version')
+      const after = installs ? [difference.ref] : []
+      return [
+        ...(installs ? [Step.of(install, { room, use, bytes }, { proves, gives: difference.ref })] : []),
+        ...(active !== wasActive && changed('active')
+          ? [Step.of(states, { room, id, go: active ? 'activate' : 'deactivate' }, { proves, after })]
+          : []),
+        ...(updates && changed('updates')
+          ? [Step.of(states, { room, id, go: 'update', automatic: updates === 'automatic' }, { proves, after })]
+          : []),
+      ]
+    }),
 }

@@ -1,11 +1,13 @@
-import { refOf, Step, type AreaOnSystem } from 'unpack'
+import { flatCategories, refOf, Step, type AreaOnSystem } from 'unpack'
 import { items } from '../carriers/forms.js'
 import type { StandInSession } from '../session.js'
 
 const ships = { name: 'Everything', slug: 'everything' }
 
 export const categories: AreaOnSystem<'categories', StandInSession> = {
-  async read(session) {
+  async read(session, baseline) {
+    // one that the baseline makes the default takes that duty from the one that has it
+    const relieved = flatCategories(baseline).some((one) => one.default)
     const rows = await session.rows('categories')
     return rows.map(({ id, data, cells }) => {
       const above = rows.find((row) => String(row.id) === data.parent)
@@ -14,28 +16,35 @@ export const categories: AreaOnSystem<'categories', StandInSession> = {
         slug: data.slug ?? '',
         description: data.description ?? '',
         parent: above ? refOf('categories', above.data.slug ?? '') : '',
+        default: data.needed === 'true',
       }
       const known = item.name === ships.name && item.slug === ships.slug
       return {
         id,
         item,
-        marks: { place: id === 1, untouched: known && item.description === '', known, needed: data.needed === 'true' },
+        marks: { place: id === 1, untouched: known && item.description === '', known, needed: data.needed === 'true' && !relieved },
         address: new URL(`category/${data.path ?? ''}`, session.visitor.home).href,
         copy: item,
       }
     })
   },
   translate(differences) {
+    const relieves = differences.find((one) => one.is !== 'left over' && one.wanted.default)
     return differences.map((difference) => {
       const proves = [difference]
       if (difference.is === 'left over')
-        return Step.of(items, { room: 'categories', id: { idOf: difference.ref }, remove: true }, { proves })
-      const { name, slug, description, parent } = difference.wanted
+        return Step.of(
+          items,
+          { room: 'categories', id: { idOf: difference.ref }, remove: true },
+          { proves, after: relieves ? [relieves.ref] : [] },
+        )
+      const { name, slug, description, parent, default: isDefault } = difference.wanted
       const fields = {
         name,
         slug,
         ...(description !== undefined && { description }),
         parent: parent === '' ? '0' : { idOf: parent },
+        ...(isDefault && { default: '1' }),
       }
       return Step.of(
         items,

@@ -1,9 +1,26 @@
-import type { AreaOnSystem } from 'unpack'
+import { Step, type AreaOnSystem } from 'unpack'
+import { items } from '../carriers/forms.js'
+import { uploads } from '../carriers/uploads.js'
 import type { StandInSession } from '../session.js'
 
 export const media: AreaOnSystem<'media', StandInSession> = {
   async read(session) {
     const rows = await session.rows('uploads')
-    return rows.map(({ id, data }) => ({ id, item: { name: data.name ?? '' } }))
+    return rows.map(({ id, data: { name = '', type = '' } }) => ({
+      id,
+      item: { name: name.replace(/\.[^.]*$/, '') },
+      address: new URL(`files/${name}`, session.visitor.home).pathname,
+      copy: { name, type },
+    }))
   },
+  translate: (differences, { baseline }) =>
+    differences.flatMap((difference) => {
+      const proves = [difference]
+      if (difference.is === 'left over')
+        return [Step.of(items, { room: 'uploads', id: { idOf: difference.ref }, remove: true }, { proves })]
+      const upload = Object.values(baseline.uploads).find(({ name }) => name === difference.wanted.name)
+      if (!upload) return []
+      const { file: name, type, bytes } = upload
+      return [Step.of(uploads, { name, type, bytes }, { proves, gives: difference.ref })]
+    }),
 }

@@ -1,11 +1,27 @@
-import type { AreaOnSystem } from 'unpack'
+import { Step, type AreaOnSystem } from 'unpack'
+import { accounts } from '../carriers/accounts.js'
 import type { StandInSession } from '../session.js'
 
 export const members: AreaOnSystem<'members', StandInSession> = {
-  async read(session) {
+  async read(session, { owner }) {
     const rows = await session.rows('accounts')
+    // the account at work is somebody's only where the baseline names another as the owner's, and this one as the host's
+    const isOwn = (name: string) =>
+      name === session.login.username && (name === owner.username || name !== owner.signInAs)
     return rows
-      .filter(({ data }) => data.name !== session.login.username)
-      .map(({ id, data }) => ({ id, item: { username: data.name ?? '' } }))
+      .filter(({ data }) => !isOwn(data.name ?? ''))
+      .map(({ id, data }) => ({ id, item: { username: data.name ?? '' }, copy: data }))
   },
+  translate: (differences) =>
+    differences.flatMap((difference) =>
+      difference.is === 'left over'
+        ? [
+            Step.of(
+              accounts,
+              { remove: { idOf: difference.ref }, heir: { idOf: 'owner' } },
+              { proves: [difference], after: ['owner'] },
+            ),
+          ]
+        : [],
+    ),
 }

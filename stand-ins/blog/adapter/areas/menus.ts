@@ -1,6 +1,46 @@
-import type { AreaOnSystem } from 'unpack'
+import { refOf, Step, type AreaOnSystem, type ItemOf } from 'unpack'
+import { places } from '../carriers/places.js'
 import type { StandInSession } from '../session.js'
 
+type Entry = ItemOf<'menus'>['entries'][number]
+const SHIPPED = 'An example page'
+
 export const menus: AreaOnSystem<'menus', StandInSession> = {
-  read: () => Promise.resolve([]),
+  async read(session) {
+    const [rows, pages, categories] = await Promise.all(['menus', 'pages', 'categories'].map((room) => session.rows(room)))
+    const slugAt = (number: string, kind = '') =>
+      (kind === 'page' ? pages : categories)?.find(({ id }) => String(id) === number)?.data.slug
+    const entryIn = (line: string): Entry[] => {
+      const [, kind, to = '', label = ''] = /^(\S+) (\S+) (.*)$/.exec(line) ?? []
+      if (kind === 'link') return [{ link: to, label }]
+      const slug = slugAt(to, kind)
+      return slug === undefined ? [] : [{ ref: refOf(kind === 'page' ? 'pages' : 'categories', slug), label }]
+    }
+    return (rows ?? []).map(({ name: place, data }) => {
+      const lines = (data.lines ?? '').split('\n').filter((line) => line !== '')
+      const entries = lines.flatMap(entryIn)
+      const ships = lines.length === 1 && lines[0]?.endsWith(SHIPPED) === true
+      const empty = lines.length === 0
+      return {
+        id: place,
+        item: { place, entries },
+        // an empty place is the theme's
+        marks: { place: ships || empty, untouched: ships || empty, known: ships || empty, needed: empty },
+        copy: { place, lines },
+      }
+    })
+  },
+  translate: (differences) =>
+    differences.map((difference) => {
+      const proves = [difference]
+      if (difference.is === 'left over')
+        return Step.of(places, { room: 'menus', place: difference.found.item.place, lines: [] }, { proves })
+      const { place, entries } = difference.wanted
+      const lines = entries.map((entry) =>
+        'link' in entry
+          ? ['link', entry.link, entry.label]
+          : [entry.ref.startsWith('pages/') ? 'page' : 'category', { idOf: entry.ref }, entry.label],
+      )
+      return Step.of(places, { room: 'menus', place, lines }, { proves })
+    }),
 }

@@ -1,23 +1,42 @@
 import { Step, type AreaOnSystem } from 'unpack'
 import { items } from '../carriers/forms.js'
-import { entryAgain, readEntries } from '../entries.js'
+import { bodyIn, entryAgain, readEntries } from '../entries.js'
 import type { StandInSession } from '../session.js'
 
 export const pages: AreaOnSystem<'pages', StandInSession> = {
-  read: (session) => readEntries(session, 'pages', [2, 3]),
+  async read(session) {
+    const [all, { frontPage }] = await Promise.all([readEntries(session, 'pages', [2, 3]), session.form('publishing')])
+    const rowOf = (id: unknown) => all.find((one) => String(one.row.id) === String(id))
+    const pathOf = (id: unknown): string => {
+      const one = rowOf(id)
+      return one ? `${pathOf(one.row.data.parent)}${one.item.slug}/` : ''
+    }
+    return all.map(({ row, item, ...rest }) => {
+      const above = rowOf(row.data.parent)
+      return {
+        ...rest,
+        id: row.id,
+        item: { ...item, parent: above ? `pages/${above.item.slug}` : '', order: Number(row.data.order) },
+        address: new URL(String(row.id) === frontPage ? '' : pathOf(row.id), session.visitor.home).href,
+      }
+    })
+  },
   translate(differences) {
     return differences.map((difference) => {
       const proves = [difference]
       if (difference.is === 'left over')
         return Step.of(items, { room: 'pages', id: { idOf: difference.ref }, remove: true }, { proves })
-      const { title, slug, body, state } = difference.wanted
-      const writesBody = body !== undefined && (difference.is === 'missing' || difference.fields.includes('body'))
-      const fields = { title, slug, state: state ?? 'published', ...(writesBody && { body }) }
-      return Step.of(
-        items,
-        { room: 'pages', ...(difference.is === 'different' && { id: { idOf: difference.found.ref } }), fields },
-        { proves, gives: difference.ref },
-      )
+      const { title, slug, state, parent, order } = difference.wanted
+      const fields = {
+        title,
+        slug,
+        state: state ?? 'published',
+        ...bodyIn(difference),
+        ...(parent !== undefined && { parent: parent === '' ? '0' : { idOf: parent } }),
+        ...(order !== undefined && { order: String(order) }),
+      }
+      const id = difference.is === 'different' ? { id: { idOf: difference.found.ref } } : {}
+      return Step.of(items, { room: 'pages', ...id, fields }, { proves, gives: difference.ref })
     })
   },
   again: (copy) => entryAgain('pages', copy),

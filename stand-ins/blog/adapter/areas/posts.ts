@@ -1,13 +1,55 @@
-import { Step, type AreaOnSystem } from 'unpack'
+import { refOf, Step, type AreaOnSystem } from 'unpack'
 import { items } from '../carriers/forms.js'
-import { entryAgain, readEntries } from '../entries.js'
-import type { StandInSession } from '../session.js'
+import { bodyIn, entryAgain, readEntries } from '../entries.js'
+import { postPlace } from '../post-place.js'
+import type { Row, StandInSession } from '../session.js'
 
 export const posts: AreaOnSystem<'posts', StandInSession> = {
-  read: (session) => readEntries(session, 'posts', [1]),
+  async read(session) {
+    const [all, categories, tags, accounts, { postAddress = '' }] = await Promise.all([
+      readEntries(session, 'posts', [1]),
+      session.rows('categories'),
+      session.rows('tags'),
+      session.rows('accounts'),
+      session.form('publishing'),
+    ])
+    const refsIn = (area: 'categories' | 'tags', numbers: string | undefined, rows: readonly Row[]) =>
+      (numbers ?? '').split(' ').flatMap((number) => {
+        const slug = rows.find(({ id }) => String(id) === number)?.data.slug
+        return slug === undefined ? [] : [refOf(area, slug)]
+      })
+    return all.map(({ row, item, ...rest }) => {
+      const place = postPlace(postAddress, row, categories, accounts)
+      return {
+        ...rest,
+        id: row.id,
+        item: {
+          ...item,
+          categories: refsIn('categories', row.data.categories, categories),
+          tags: refsIn('tags', row.data.tags, tags),
+          date: row.data.date,
+        },
+        address: new URL(place, session.visitor.home).href,
+      }
+    })
+  },
   translate: (differences) =>
-    differences.map((difference) =>
-      Step.of(items, { room: 'posts', id: { idOf: difference.ref }, remove: true }, { proves: [difference] }),
-    ),
+    differences.map((difference) => {
+      const proves = [difference]
+      if (difference.is === 'left over')
+        return Step.of(items, { room: 'posts', id: { idOf: difference.ref }, remove: true }, { proves })
+      const { title, slug, state, categories, tags, date } = difference.wanted
+      const fields = {
+        title,
+        slug,
+        state: state ?? 'published',
+        ...bodyIn(difference),
+        ...(categories && { categories: categories.map((idOf) => ({ idOf })) }),
+        ...(tags && { tags: tags.map((idOf) => ({ idOf })) }),
+        ...(date !== undefined && { date }),
+      }
+      const id = difference.is === 'different' ? { id: { idOf: difference.found.ref } } : {}
+      return Step.of(items, { room: 'posts', ...id, fields }, { proves, gives: difference.ref })
+    }),
   again: (copy) => entryAgain('posts', copy),
 }

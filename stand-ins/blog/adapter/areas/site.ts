@@ -1,57 +1,51 @@
-import { Step, type AreaOnSystem } from 'unpack'
+import { refOf, type AreaOnSystem, type ItemOf } from 'unpack'
+import { Step } from 'unpack'
 import { firstRun } from '../carriers/first-run.js'
 import { settings } from '../carriers/forms.js'
 import type { StandInSession } from '../session.js'
+import { settingSteps } from '../settings.js'
+
+type SiteItem = ItemOf<'site'>
+const hidden = (value: unknown): '1' | '' => (value === 'turned away' ? '1' : '')
+const language = (tag: unknown): string => String(tag).split('-')[0] ?? ''
 
 export const site: AreaOnSystem<'site', StandInSession> = {
   async read(session) {
-    const {
-      title = '',
-      description = '',
-      language = '',
-      timezone = '',
-      contact = '',
-      hidden,
-    } = await session.form('settings')
-    return [
-      {
-        id: 'site',
-        item: {
-          title,
-          description,
-          language,
-          timezone,
-          contact,
-          searchEngines: hidden === '1' ? 'turned away' : 'welcome',
-        },
-      },
-    ]
+    const [form, uploads] = await Promise.all([session.form('settings'), session.rows('uploads')])
+    const icon = uploads.find(({ id }) => String(id) === form.icon)?.data.name?.replace(/\.[^.]*$/, '')
+    const item: SiteItem = {
+      title: form.title,
+      description: form.description,
+      language: form.language,
+      timezone: form.timezone,
+      date: form.date,
+      time: form.time,
+      weekStarts: form.weekStarts as SiteItem['weekStarts'],
+      contact: form.contact,
+      icon: icon === undefined ? '' : refOf('media', icon),
+      searchEngines: form.hidden === '1' ? 'turned away' : 'welcome',
+    }
+    return [{ id: 'site', item }]
   },
   translate(differences, here) {
+    if (!here.firstRun)
+      return settingSteps<keyof SiteItem>(differences, settings, {
+        title: (value) => ({ title: String(value) }),
+        description: (value) => ({ description: String(value) }),
+        language: (value) => ({ language: language(value) }),
+        timezone: (value) => ({ timezone: String(value) }),
+        date: (value) => ({ date: String(value) }),
+        time: (value) => ({ time: String(value) }),
+        weekStarts: (value) => ({ weekStarts: String(value) }),
+        contact: (value) => ({ contact: String(value) }),
+        icon: (value) => ({ icon: { idOf: String(value) } }),
+        searchEngines: (value) => ({ hidden: hidden(value) }),
+      })
     return differences.flatMap((difference) => {
       if (difference.is === 'left over') return []
-      const { title, description, language, timezone, searchEngines, contact } = difference.wanted
-      const hidden = searchEngines === 'turned away' ? '1' : ''
-      const proves = [difference]
-      if (here.firstRun)
-        return [Step.of(firstRun, { title: title ?? '', language: language?.split('-')[0] ?? '', hidden }, { proves })]
-      const fields = {
-        title,
-        description,
-        language: language?.split('-')[0],
-        timezone,
-        contact,
-        ...(searchEngines && { hidden }),
-      }
-      return [
-        Step.of(
-          settings,
-          Object.fromEntries(
-            Object.entries(fields).filter((entry): entry is [string, string] => entry[1] !== undefined),
-          ),
-          { proves },
-        ),
-      ]
+      const { title = '', language: tag = '', searchEngines } = difference.wanted
+      const fields = { title, language: language(tag), hidden: hidden(searchEngines) }
+      return [Step.of(firstRun, fields, { proves: [difference] })]
     })
   },
 }

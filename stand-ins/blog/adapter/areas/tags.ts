@@ -1,9 +1,22 @@
-import type { AreaOnSystem } from 'unpack'
+import { Step, type AreaOnSystem } from 'unpack'
+import { items } from '../carriers/forms.js'
 import type { StandInSession } from '../session.js'
+import { termStep } from '../terms.js'
 
 export const tags: AreaOnSystem<'tags', StandInSession> = {
   async read(session) {
     const rows = await session.rows('tags')
-    return rows.map(({ id, data }) => ({ id, item: { name: data.name ?? '', slug: data.name ?? '' } }))
+    return rows.map(({ id, data: { name = '', slug = '' } }) => ({
+      id,
+      item: { name, slug },
+      address: new URL(`tag/${slug}`, session.visitor.home).href,
+      copy: { name, slug },
+    }))
   },
+  translate: (differences) =>
+    differences.map((difference) =>
+      difference.is === 'left over'
+        ? Step.of(items, { room: 'tags', id: { idOf: difference.ref }, remove: true }, { proves: [difference] })
+        : termStep('tags', difference),
+    ),
 }

@@ -1,15 +1,47 @@
-import type { AreaOnSystem } from 'unpack'
+import { Step, type AreaOnSystem } from 'unpack'
+import { install, states } from '../carriers/packages.js'
 import type { StandInSession } from '../session.js'
 
 const shipped = new Set(['plain', 'plainer'])
+const room = 'themes'
+/** What a step gives that puts the planned theme to use: others go only behind it. */
+const inUse = 'own.theme/in-use'
 
 export const theme: AreaOnSystem<'theme', StandInSession> = {
-  async read(session) {
-    const rows = await session.rows('themes')
-    return rows.map(({ id, data }) => ({
+  async read(session, { theme: planned, packages }) {
+    const rows = await session.rows(room)
+    const used = planned?.use ?? rows.find(({ data }) => data.active === 'true')?.data.name
+    const parent = packages.theme[used ?? '']?.parent ?? rows.find(({ data }) => data.name === used)?.data.parent
+    return rows.map(({ id, data: { name = '', version = '', active } }) => ({
       id,
-      item: { use: data.name ?? '', active: data.active === 'true' },
-      marks: { place: shipped.has(data.name ?? ''), untouched: true, known: true },
+      item: { use: name, version, active: active === 'true' },
+      marks: { place: shipped.has(name), untouched: true, known: true, needed: name === used || name === parent },
+      copy: { use: name, version },
     }))
   },
+  translate: (differences, { baseline }) =>
+    differences.flatMap((difference): Step[] => {
+      const proves = [difference]
+      const id = { idOf: difference.ref }
+      if (difference.is === 'left over')
+        return [Step.of(states, { room, id, go: 'remove' }, { proves, after: baseline.theme ? [inUse] : [] })]
+      const { use, active } = difference.wanted
+      const own = baseline.packages.theme[use]
+      const lacking = difference.is === 'missing' || difference.fields.includes('version')
+      const parent = own?.parent === undefined ? [] : [`theme/${own.parent}`]
+      return [
+        ...(lacking
+          ? [Step.of(install, { room, use, bytes: own?.bytes }, { proves, gives: difference.ref, after: parent })]
+          : []),
+        ...(active && (difference.is === 'missing' || difference.fields.includes('active'))
+          ? [
+              Step.of(
+                states,
+                { room, id, go: 'activate' },
+                { proves, gives: inUse, after: lacking ? [difference.ref] : [] },
+              ),
+            ]
+          : []),
+      ]
+    }),
 }

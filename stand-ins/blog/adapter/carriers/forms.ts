@@ -1,50 +1,51 @@
-import type { Carried, Carrier, IdOf } from 'unpack'
+import type { Carried, Carrier, IdOf, Resolved, TextOf } from 'unpack'
+import type { Fields } from '../settings.js'
 import type { StandInSession } from '../session.js'
 
-/** Settings and profile: one form each, sent whole. */
-const oneForm = (room: string): Carrier<Record<string, string>, StandInSession> => ({
+const plain = (fields: Readonly<Record<string, unknown>>): Record<string, string> =>
+  Object.fromEntries(Object.entries(fields).map(([name, value]) => [name, String(value)]))
+
+/** Settings: one form each, sent whole. */
+const oneForm = (room: string): Carrier<Fields, StandInSession> => ({
   name: room,
   side: 'dashboard',
   atOnce: Infinity,
   async carry(loads, session) {
-    const refused = await session.send(room, Object.assign({}, ...loads) as Record<string, string>)
-    return loads.map((): Carried => (refused === undefined ? {} : { refused }))
+    const changes = plain(Object.assign({}, ...loads) as Resolved<Fields>)
+    const outcome = await session.send(room, { changes })
+    if (outcome.refused !== undefined || changes.contact === undefined) return loads.map(() => outcome)
+    // a new contact address may have to be answered for by mail first
+    const waits = (await session.screen(room))('#waits').length > 0
+    return loads.map(({ contact }) => (waits && contact ? { mail: String(contact) } : {}))
   },
 })
 export const settings = oneForm('settings')
-export const profile = oneForm('profile')
+export const publishing = oneForm('publishing')
+export const visitors = oneForm('visitors')
+export const updateRules = oneForm('updates')
 
+type Room = 'posts' | 'pages' | 'categories' | 'comments' | 'tags' | 'links' | 'link-categories' | 'uploads'
 export interface ItemFields {
-  room: 'posts' | 'pages' | 'categories' | 'comments'
+  room: Room
   /** Which item; a new one where left out. */
   id?: IdOf
   remove?: boolean
-  fields?: Readonly<Record<string, string | IdOf>>
+  fields?: Readonly<Record<string, string | IdOf | TextOf | readonly IdOf[]>>
 }
 
-/** Posts, pages, comments and categories: a form an item. */
+/** Everything that is a form an item. */
 export const items: Carrier<ItemFields, StandInSession> = {
   name: 'items',
   side: 'dashboard',
   atOnce: 1,
-  async carry([load], session) {
+  async carry([load], session): Promise<Carried[]> {
     if (!load) return []
     const { room, id, remove, fields = {} } = load
-    if (remove) {
-      const refused =
-        room === 'comments'
-          ? await session.send('comments', {}, `form#remove-${id}`, `comments/${id}/remove`)
-          : await session.send(`${room}/${id}`, {}, 'form#remove', `${room}/${id}/remove`)
-      session.shelf.forget('comments')
-      return [refused === undefined ? {} : { refused }]
-    }
-    const refused = await session.send(
-      `${room}/${id ?? 'new'}`,
-      Object.fromEntries(Object.entries(fields).map(([name, value]) => [name, String(value)])),
-    )
-    if (refused !== undefined) return [{ refused }]
-    // the form's answer tells no number: the list does
-    const made = (await session.rows(room)).find(({ data }) => data.slug === fields.slug)
-    return [{ id: made?.id }]
+    if (room === 'posts' || room === 'categories') session.shelf.forget('comments', 'posts')
+    if (remove && room === 'comments')
+      return [await session.send('comments', { form: `remove-${id}`, to: `comments/${id}/remove` })]
+    if (remove) return [await session.send(`${room}/${id}`, { form: 'remove', to: `${room}/${id}/remove` })]
+    const outcome = await session.send(`${room}/${id ?? 'new'}`, { changes: plain(fields) })
+    return [outcome.refused === undefined && id !== undefined ? { ...outcome, id } : outcome]
   },
 }

@@ -4,13 +4,24 @@ import type { Sessions } from '../sessions.js'
 
 export type Fields = Record<string, string | undefined>
 export type Asked = FastifyRequest<{ Params: { id: string } }>
+/** A file that came with a form. */
+export interface FileSent {
+  name: string
+  type: string
+  bytes: Buffer
+}
+/** What a form's target says: trouble, the number of what was made, or nothing. */
+export type Taken = string | number | undefined
 export interface Row {
-  id: number
+  id: number | string
   marks?: Record<string, string>
   cells: readonly string[]
 }
 
-const rooms = 'settings profile posts pages comments categories uploads tags menus themes add-ons accounts'.split(' ')
+const rooms =
+  'settings publishing visitors updates profile posts pages comments categories tags uploads menus sidebars links link-categories themes add-ons accounts'.split(
+    ' ',
+  )
 const simple = (title: string, id: string, text: string): string =>
   page({ title, lang: 'en', body: `<main id="${id}"><p>${esc(text)}</p></main>` })
 
@@ -34,24 +45,33 @@ export class Office {
 
   /**
    * A form's target: signed in, with a token that was not used before.
-   * @param take does it; gives the trouble, if there is any
-   * @param back the screen to go back to
+   * @param take does it
+   * @param back the screen to go back to; what was made has one of its own below it
    */
-  post(place: string, back: string, take: (body: Fields, id: number) => string | undefined): void {
-    this.app.post<{ Body: Fields; Params: { id: string } }>(`${this.place}${place}`, (request, reply) => {
-      if (this.sessions.account(request) === undefined) return this.#toSignIn(reply)
-      if (!this.sessions.spend(request, request.body.token))
-        return reply
-          .status(403)
-          .type('text/html')
-          .send(simple('Expired', 'expired', 'This form has expired.'))
-      const trouble = take(request.body, Number(request.params.id))
-      if (trouble === undefined) return reply.redirect(`${this.place}${back}`, 303)
-      return reply
-        .status(422)
-        .type('text/html')
-        .send(simple('Not taken', 'trouble', trouble))
-    })
+  post(
+    place: string,
+    back: string,
+    take: (body: Fields, id: number, request: Asked, file?: FileSent) => Taken | Promise<Taken>,
+  ): void {
+    this.app.post<{ Body: Fields | undefined; Params: { id: string } }>(
+      `${this.place}${place}`,
+      async (request, reply) => {
+        if (this.sessions.account(request) === undefined) return this.#toSignIn(reply)
+        const { fields, file } = request.isMultipart() ? await sent(request) : { fields: request.body ?? {} }
+        if (!this.sessions.spend(request, fields.token))
+          return reply
+            .status(403)
+            .type('text/html')
+            .send(simple('Expired', 'expired', 'This form has expired.'))
+        const taken = await take(fields, Number(request.params.id), request as Asked, file)
+        if (typeof taken === 'string')
+          return reply
+            .status(422)
+            .type('text/html')
+            .send(simple('Not taken', 'trouble', taken))
+        return reply.redirect(`${this.place}${back}${taken === undefined ? '' : `/${taken}`}`, 303)
+      },
+    )
   }
 
   /** A screen's page around its main part. */
@@ -69,13 +89,17 @@ export class Office {
   }
 
   remover(request: FastifyRequest, action: string, id: string): string {
-    const target = `${this.place}${action}/remove`
-    return form({ action: target, token: this.sessions.token(request), id, button: 'Remove', fields: [] })
+    return this.button(request, `${action}/remove`, id, 'Remove')
+  }
+
+  /** A form that is a button, and what it asks with it. */
+  button(request: FastifyRequest, action: string, id: string, button: string, fields: readonly Field[] = []): string {
+    return form({ action: `${this.place}${action}`, token: this.sessions.token(request), id, button, fields })
   }
 
   /** A list; with `link`, each first cell leads to its item. */
   table(rows: readonly Row[], link = ''): string {
-    const cellOf = (id: number) => (cell: string, index: number) =>
+    const cellOf = (id: number | string) => (cell: string, index: number) =>
       `<td>${index === 0 && link ? `<a href="${this.place}/${link}/${id}">${esc(cell)}</a>` : esc(cell)}</td>`
     const rowsOf = rows.map(({ id, marks = {}, cells }) => {
       const data = Object.entries(marks).map(([name, value]) => ` data-${name}="${esc(value)}"`)
@@ -87,4 +111,14 @@ export class Office {
   #toSignIn(reply: FastifyReply): FastifyReply {
     return reply.redirect(`${this.base}enter`, 302)
   }
+}
+
+/** The parts of a form with a file. */
+async function sent(request: FastifyRequest): Promise<{ fields: Fields; file?: FileSent }> {
+  const fields: Fields = {}
+  let file: FileSent | undefined
+  for await (const part of request.parts())
+    if (part.type === 'file') file = { name: part.filename, type: part.mimetype, bytes: await part.toBuffer() }
+    else fields[part.fieldname] = String(part.value)
+  return { fields, file }
 }

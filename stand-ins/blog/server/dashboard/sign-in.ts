@@ -17,6 +17,11 @@ export function signIn({ app, sessions, base, place }: Office, blog: Blog): void
     const { username, password } = request.body
     const account = blog.accounts.find((one) => one.username === username && one.password === password)
     if (!account) return reply.type('text/html').send(show('<p class="trouble">That did not open.</p>'))
+    if (blog.secondStep) {
+      const code = [{ name: 'code', label: 'The code from your other device', value: '' }]
+      const second = form({ action: `${base}enter/code`, token: '', id: 'second', button: 'Go on', fields: code })
+      return reply.type('text/html').send(page({ title: 'One more step', lang: 'en', body: `<main>${second}</main>` }))
+    }
     sessions.begin(reply, account.id)
     return reply.redirect(place, 303)
   })

@@ -1,0 +1,13 @@
+import type { AreaOnSystem } from 'unpack'
+import { settings } from '../carriers/forms.js'
+import type { StandInSession } from '../session.js'
+import { settingSteps } from '../settings.js'
+
+export const address: AreaOnSystem<'address', StandInSession> = {
+  async read(session) {
+    const { address: own = '' } = await session.form('settings')
+    // one that was never told is found wherever it is asked at
+    return [{ id: 'address', item: { address: own || session.visitor.home } }]
+  },
+  translate: (differences) => settingSteps(differences, settings, { address: (to) => ({ address: String(to) }) }),
+}

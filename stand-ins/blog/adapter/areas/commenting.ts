@@ -1,0 +1,22 @@
+import type { AreaOnSystem, ItemOf } from 'unpack'
+import { visitors } from '../carriers/forms.js'
+import type { StandInSession } from '../session.js'
+import { box, settingSteps } from '../settings.js'
+
+export const commenting: AreaOnSystem<'commenting', StandInSession> = {
+  async read(session) {
+    const { commentsAllowed, approve, linksBeforeApproval } = await session.form('visitors')
+    const item: ItemOf<'commenting'> = {
+      allowed: commentsAllowed === '1',
+      approve: approve as ItemOf<'commenting'>['approve'],
+      linksBeforeApproval: Number(linksBeforeApproval),
+    }
+    return [{ id: 'commenting', item }]
+  },
+  translate: (differences) =>
+    settingSteps<keyof ItemOf<'commenting'>>(differences, visitors, {
+      allowed: (value) => ({ commentsAllowed: box(value === true) }),
+      approve: (value) => ({ approve: String(value) }),
+      linksBeforeApproval: (value) => ({ linksBeforeApproval: String(value) }),
+    }),
+}

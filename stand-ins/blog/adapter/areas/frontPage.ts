@@ -1,0 +1,25 @@
+import { refOf, type AreaOnSystem, type IdOf } from 'unpack'
+import { publishing } from '../carriers/forms.js'
+import type { StandInSession } from '../session.js'
+import { settingSteps } from '../settings.js'
+
+const idOf = (ref: string): string | IdOf => (ref === '' ? '0' : { idOf: ref })
+
+export const frontPage: AreaOnSystem<'frontPage', StandInSession> = {
+  async read(session) {
+    const [{ frontPage: first, postsPage }, pages] = await Promise.all([
+      session.form('publishing'),
+      session.rows('pages'),
+    ])
+    const refAt = (number?: string) => {
+      const page = pages.find(({ id }) => String(id) === number)
+      return page ? refOf('pages', page.data.slug ?? '') : ''
+    }
+    return [{ id: 'frontPage', item: { page: refAt(first), posts: refAt(postsPage) } }]
+  },
+  translate: (differences) =>
+    settingSteps(differences, publishing, {
+      page: (ref) => ({ frontPage: idOf(String(ref)) }),
+      posts: (ref) => ({ postsPage: idOf(String(ref)) }),
+    }),
+}

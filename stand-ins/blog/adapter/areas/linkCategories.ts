@@ -1,0 +1,24 @@
+import { Step, type AreaOnSystem } from 'unpack'
+import { items } from '../carriers/forms.js'
+import type { StandInSession } from '../session.js'
+import { termStep } from '../terms.js'
+
+export const linkCategories: AreaOnSystem<'linkCategories', StandInSession> = {
+  async read(session) {
+    const rows = await session.rows('link-categories')
+    return rows.map(({ id, data: { name = '', slug = '' } }) => {
+      const ships = name === 'Elsewhere' && slug === 'elsewhere'
+      return { id, item: { name, slug }, marks: { place: id === 1, untouched: ships, known: ships }, copy: { name, slug } }
+    })
+  },
+  translate: (differences) =>
+    differences.map((difference) =>
+      difference.is === 'left over'
+        ? Step.of(
+            items,
+            { room: 'link-categories', id: { idOf: difference.ref }, remove: true },
+            { proves: [difference] },
+          )
+        : termStep('link-categories', difference),
+    ),
+}

@@ -1,0 +1,32 @@
+import { refOf, Step, type AreaOnSystem } from 'unpack'
+import { items } from '../carriers/forms.js'
+import type { StandInSession } from '../session.js'
+
+const SHIPPED = 'https://stand-in.example/'
+
+export const links: AreaOnSystem<'links', StandInSession> = {
+  async read(session) {
+    const [rows, categories] = await Promise.all([session.rows('links'), session.rows('link-categories')])
+    return rows.map(({ id, data: { link = '', description = '', category }, cells: [title = ''] }) => {
+      const above = categories.find((one) => String(one.id) === category)
+      const item = { title, link, description, category: above ? refOf('linkCategories', above.data.slug ?? '') : '' }
+      const ships = link === SHIPPED
+      return { id, item, marks: { place: id === 1, untouched: ships, known: ships }, copy: item }
+    })
+  },
+  translate: (differences) =>
+    differences.map((difference) => {
+      const proves = [difference]
+      if (difference.is === 'left over')
+        return Step.of(items, { room: 'links', id: { idOf: difference.ref }, remove: true }, { proves })
+      const { title, link, description, category } = difference.wanted
+      const fields = {
+        title,
+        link,
+        ...(description !== undefined && { description }),
+        ...(category && { category: { idOf: category } }),
+      }
+      const id = difference.is === 'different' ? { id: { idOf: difference.found.ref } } : {}
+      return Step.of(items, { room: 'links', ...id, fields }, { proves, gives: difference.ref })
+    }),
+}

@@ -1,0 +1,26 @@
+import type { AreaOnSystem, ItemOf } from 'unpack'
+import { publishing as carrier } from '../carriers/forms.js'
+import type { StandInSession } from '../session.js'
+import { settingSteps } from '../settings.js'
+
+export const publishing: AreaOnSystem<'publishing', StandInSession> = {
+  async read(session) {
+    const { postsPerPage, postAddress, feedPosts, feedShows, notices = '' } = await session.form('publishing')
+    const item: ItemOf<'publishing'> = {
+      postsPerPage: Number(postsPerPage),
+      postAddress,
+      feedPosts: Number(feedPosts),
+      feedShows: feedShows === 'whole' ? 'whole' : 'summary',
+      newPostNotices: notices.split(/\s+/).filter((line) => line !== ''),
+    }
+    return [{ id: 'publishing', item }]
+  },
+  translate: (differences) =>
+    settingSteps<keyof ItemOf<'publishing'>>(differences, carrier, {
+      postsPerPage: (value) => ({ postsPerPage: String(value) }),
+      postAddress: (value) => ({ postAddress: String(value) }),
+      feedPosts: (value) => ({ feedPosts: String(value) }),
+      feedShows: (value) => ({ feedShows: String(value) }),
+      newPostNotices: (value) => ({ notices: (value as readonly string[]).join('\n') }),
+    }),
+}

@@ -1,0 +1,34 @@
+import { Step, type AreaOnSystem, type ItemOf } from 'unpack'
+import { updateRules } from '../carriers/forms.js'
+import { newVersions } from '../carriers/packages.js'
+import type { StandInSession } from '../session.js'
+import { box, settingSteps } from '../settings.js'
+
+const byItself = (value: string | undefined) => (value === '1' ? 'automatic' : 'by hand')
+
+export const updates: AreaOnSystem<'updates', StandInSession> = {
+  async read(session) {
+    const [{ system, themes, addOns }, rows] = await Promise.all([session.form('updates'), session.rows('updates')])
+    const item: ItemOf<'updates'> = {
+      system: system as ItemOf<'updates'>['system'],
+      themes: byItself(themes),
+      addOns: byItself(addOns),
+      waiting: rows.map(({ data }) => `${data.kind} ${data.name} ${data.version}`),
+    }
+    return [{ id: 'updates', item }]
+  },
+  translate: (differences) => [
+    ...settingSteps<keyof ItemOf<'updates'>>(differences, updateRules, {
+      system: (value) => ({ system: String(value) }),
+      themes: (value) => ({ themes: box(value === 'automatic') }),
+      addOns: (value) => ({ addOns: box(value === 'automatic') }),
+    }),
+    ...differences.flatMap((difference) =>
+      difference.is !== 'left over' &&
+      difference.wanted.waiting &&
+      (difference.is === 'missing' || difference.fields.includes('waiting'))
+        ? [Step.of(newVersions, {}, { proves: [difference] })]
+        : [],
+    ),
+  ],
+}
