@@ -4,7 +4,7 @@
  */
 export * from './core/index.js'
 export { compareSite, type Compared } from './engine/compare.js'
-export { confirm, type Confirmed } from './engine/confirm.js'
+export { confirm, type Confirmed, type ConfirmOptions } from './engine/confirm.js'
 export type { Phase, RunEvent } from './engine/events.js'
 export type { Mailbox, RunOptions, SurveyOptions } from './engine/options.js'
 export { settle, type Choice, type SettleOptions, type Settled } from './engine/settle.js'
@@ -13,6 +13,7 @@ export { undo, type Undone } from './engine/undo.js'
 export { LoginsFile, type StoredLogin } from './logins/file.js'
 export { LazyLogins, type Logins } from './logins/logins.js'
 export { makePassword } from './logins/password.js'
+export { MailFolder } from './mail/folder.js'
 export { builtIn } from './systems/index.js'
 export { Shelf } from './systems/shelf.js'
 export {

@@ -28,7 +28,8 @@ export async function openArchive(place: string, whole: Uint8Array, depth = 0): 
   if (depth >= MOST.depth) return [own]
   const inside = files.filter(({ path }) => /\.zip$/i.test(path))
   const deeper: OpenArchive[] = []
-  for (const file of inside) deeper.push(...(await openArchive(`${place}: ${file.path}`, await file.bytes(), depth + 1)))
+  for (const file of inside)
+    deeper.push(...(await openArchive(`${place}: ${file.path}`, await file.bytes(), depth + 1)))
   return [own, ...deeper]
 }
 
@@ -44,7 +45,7 @@ async function filesOf(place: string, whole: Uint8Array): Promise<PackedFile[]> 
   let total = 0
   return new Promise((resolve, reject) => {
     zip.on('entry', (entry: Entry) => {
-      const name = String(entry.fileName)
+      const name = entry.fileName
       total += entry.uncompressedSize
       if (files.length >= MOST.files || total > MOST.bytes)
         reject(UnpackError.of('archive-too-large', { file: place, most: '256 MiB in 20,000 files' }))

@@ -2,7 +2,7 @@
 import { Command, CommanderError } from 'commander'
 import { UnpackError } from '../core/errors.js'
 import { fail } from './fail.js'
-import { version } from './package.js'
+import { version } from '../package.js'
 
 /** Every command, with what its help says; a command's code is loaded only when it is the one that runs. */
 const commands: Record<string, { about: string; load: () => Promise<Command> }> = {

@@ -8,6 +8,7 @@ export interface SiteFlags {
   plainHttp?: boolean
   again?: boolean
   json?: boolean
+  mailFolder?: string
   with?: string[]
 }
 
@@ -25,6 +26,10 @@ export const siteCommand = (name: string): Command =>
       .argument('<baseline>', 'the baseline file')
       .option('--at <address>', "another address than the file's")
       .option('--logins <file>', 'the logins file (UNPACK_LOGINS; else in your config folder)')
+      .option(
+        '--mail-folder <folder>',
+        'where mails to the owner arrive, one .eml file each: links in them are followed',
+      )
       .option('--unproven', 'go on with a version Unpack is not proven with')
       .option('--plain-http', 'sign in over plain http beyond this machine'),
   )

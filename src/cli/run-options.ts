@@ -1,11 +1,14 @@
+import { existsSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
 import { UnpackError } from '../core/errors.js'
+import type { Secret } from '../core/secret.js'
 import type { RunOptions } from '../engine/options.js'
 import { builtIn } from '../systems/index.js'
 import { isSystem, type System } from '../systems/system.js'
-import { loginsAt } from './logins-at.js'
+import { MailFolder } from '../mail/folder.js'
+import { askSecret, loginsAt } from './logins-at.js'
 import type { SiteFlags } from './options.js'
 import { progress } from './show/progress.js'
 
@@ -31,9 +34,30 @@ export async function runOptions(flags: SiteFlags): Promise<RunOptions> {
     unproven: flags.unproven,
     plainHttp: flags.plainHttp,
     again: flags.again,
+    mailbox: mailFolder(flags.mailFolder),
+    askPassword,
     signal: interrupted(),
     on: progress(),
   }
+}
+
+function mailFolder(folder: string | undefined): MailFolder | undefined {
+  if (folder === undefined || existsSync(folder)) return folder === undefined ? undefined : new MailFolder(folder)
+  throw UnpackError.of('command-line-wrong', {
+    what: `There is no folder ${folder}.`,
+    next: 'Name the one mails go to.',
+  })
+}
+
+/** Asks the owner for a password of their own choice, twice. */
+async function askPassword(username: string): Promise<Secret> {
+  if (!process.stdin.isTTY || !process.stderr.isTTY) throw UnpackError.of('password-asked', { user: username })
+  const first = await askSecret(`A new password for “${username}”`)
+  if ((await askSecret('Once more')).reveal() === first.reveal()) return first
+  throw UnpackError.of('command-line-wrong', {
+    what: 'The two passwords differ. Nothing was sent.',
+    next: 'Run the same command again.',
+  })
 }
 
 /** Aborted by Ctrl-C; a second one ends at once. */

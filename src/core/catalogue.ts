@@ -59,7 +59,8 @@ export const catalogue = {
     2,
     (d: { file: string; use: string; holds: string[] }) =>
       `${d.file} holds no “${d.use}”; ${d.holds.length === 0 ? 'nothing in it is of that kind for this system' : `it holds ${list(d.holds)}`}.`,
-    (d) => (d.holds.length === 0 ? 'Nothing was sent.' : 'Write the name it has there into the baseline. Nothing was sent.'),
+    (d) =>
+      d.holds.length === 0 ? 'Nothing was sent.' : 'Write the name it has there into the baseline. Nothing was sent.',
   ),
   'steps-in-a-circle': entry(
     2,
@@ -139,6 +140,24 @@ export const catalogue = {
     (d: { address: string; user: string }) =>
       `${d.address} did not take the stored login of “${d.user}”. Nothing was changed.`,
     (d) => `If the password was changed there: unpack logins add ${d.address} ${d.user}`,
+  ),
+  'area-closed': entry(
+    4,
+    (d: { address: string }) =>
+      `The interface at ${d.address} does not answer the owner either: it is switched off, by an add-on or by the server.`,
+    () => 'Switch it on for the owner until the site is settled; what forms can do is done all the same.',
+  ),
+  'trial-in-use': entry(
+    3,
+    (d: { address: string; others: string[] }) =>
+      `${d.address} is in use (${list(d.others)}): its rules are not tried out there.`,
+    () => 'Nothing was written. Confirm without --try only looks.',
+  ),
+  'password-asked': entry(
+    4,
+    (d: { user: string }) =>
+      `The baseline wants to ask for the password of “${d.user}”, and there is no terminal to ask at. Nothing was sent.`,
+    () => 'Run it at a terminal, or write “password: made”, or “password: stored” after: unpack logins add.',
   ),
   'sign-in-challenge': entry(
     4,

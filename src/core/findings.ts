@@ -15,6 +15,8 @@ export interface PageFacts {
   links: string[]
   /** How often the text names a file on the server's own disk. */
   diskPaths: number
+  /** True if it asks for a password. */
+  asksPassword: boolean
   /** Set if the page is a list of the files in a folder. */
   listing?: { files: string[] }
 }

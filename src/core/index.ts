@@ -53,4 +53,5 @@ export { decoded, foldSpace, foldTypography, strippedText, textBlocks } from './
 export { postAddressParts, type AddressPart } from './text/post-address.js'
 export { slugOf } from './text/slug-of.js'
 export { isUpload, uploadOf, uploadSource, type Upload } from './upload.js'
+export { textOf } from './value.js'
 export { changes, differenceLines, differenceText, valueText } from './words.js'

@@ -52,7 +52,11 @@ function judgeSystem(system: Recognised): Verdict {
 }
 
 function judgeStatus({ status, isPage }: PageFacts): Verdict | undefined {
-  if (status === 401 || status === 407) return verdict('unknown', `a password stands in front of it (HTTP ${status})`)
+  if (status === 401 || status === 407)
+    return verdict(
+      'unknown',
+      `a password stands in front of it (HTTP ${status}); Unpack uses it when it is stored: unpack logins add --door`,
+    )
   if (status === 403) return verdict('unknown', 'visitors are not let in (HTTP 403)')
   if (status === 404 || status === 410)
     return verdict('unknown', `the server answers that there is no such page (HTTP ${status})`)
@@ -64,6 +68,8 @@ function judgeStatus({ status, isPage }: PageFacts): Verdict | undefined {
 }
 
 function judgePage(front: PageFacts, findings: Findings): Verdict {
+  if (front.asksPassword && findings.hops.length > 0)
+    return verdict('unknown', 'a log-in page stands in front of it: visitors are sent there')
   if (front.listing) {
     const { files } = front.listing
     return files.length === 0

@@ -1,6 +1,7 @@
 import { anyItem, areaOf, type AnyDifference } from './areas/index.js'
 import type { Value } from './area.js'
 import { textBlocks } from './text/plain.js'
+import { textOf } from './value.js'
 
 const field = (item: object, key: string): Value => anyItem(item)[key] ?? ''
 
@@ -9,10 +10,10 @@ export function valueText(key: string, value: Value, show?: (key: string, value:
   if (value === null) return 'what shipped'
   const text =
     key === 'body'
-      ? textBlocks(String(value)).join(' ')
+      ? textBlocks(textOf(value)).join(' ')
       : value === ''
         ? ''
-        : (show?.(key, value) ?? (Array.isArray(value) ? value.join(', ') : String(value)))
+        : (show?.(key, value) ?? (Array.isArray(value) ? value.join(', ') : textOf(value)))
   if (text === '') return 'nothing'
   return key === 'parent' ? text : `“${text.length > 60 ? `${text.slice(0, 57)}…` : text}”`
 }
@@ -41,7 +42,8 @@ export function differenceText(difference: AnyDifference): string {
   if (difference.is === 'missing' && area.list !== 'one') return `${area.call(anyItem(difference.wanted))} is missing`
   const item = anyItem(difference.is === 'different' ? difference.found.item : difference.wanted)
   const parts = changes(difference).map(
-    ({ key, found, wanted }) => `${area.say?.(key) ?? key} ${valueText(key, found, area.show)} → ${valueText(key, wanted, area.show)}`,
+    ({ key, found, wanted }) =>
+      `${area.say?.(key) ?? key} ${valueText(key, found, area.show)} → ${valueText(key, wanted, area.show)}`,
   )
   return `${area.list === 'one' ? '' : `${area.call(item)}: `}${parts.join(', ')}`
 }
@@ -51,6 +53,7 @@ export function differenceLines(difference: AnyDifference): string[] {
   const area = areaOf(difference.area)
   if (area.list !== 'one' || difference.is === 'left over') return [differenceText(difference)]
   return changes(difference).map(
-    ({ key, found, wanted }) => `${area.say?.(key) ?? key}: ${valueText(key, found, area.show)} → ${valueText(key, wanted, area.show)}`,
+    ({ key, found, wanted }) =>
+      `${area.say?.(key) ?? key}: ${valueText(key, found, area.show)} → ${valueText(key, wanted, area.show)}`,
   )
 }

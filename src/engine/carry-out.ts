@@ -6,6 +6,7 @@ import type { Session } from '../systems/system.js'
 import { foundIn, wantedIn } from './account.js'
 import { carry, refsOf } from './carry.js'
 import type { Known } from './fill.js'
+import { answerMail } from './mail.js'
 import { keepOwner, ownerSecret } from './owner-login.js'
 import type { Record } from './record.js'
 import type { Run } from './run.js'
@@ -78,6 +79,7 @@ export async function carryOut(
         })
       }
     },
+    answerMail: (to, since) => answerMail(run, to, since),
     strange(error) {
       if (error.page !== undefined) record.keepPage('unexpected', error.page)
     },
@@ -95,7 +97,8 @@ export async function carryOut(
   })
   for (const [step, ref] of held)
     for (const { ref: own } of step.more.proves)
-      why.set(own, { code: 'waits-for', text: UnpackError.of('waits-for', { ref }).message })
+      // a refusal of another step for the same item says more
+      if (!why.has(own)) why.set(own, { code: 'waits-for', text: UnpackError.of('waits-for', { ref }).message })
   await keepOwner(
     run,
     differences.filter(({ ref }) => !why.has(ref)),

@@ -13,6 +13,8 @@ export interface CarryOptions {
   /** Called before a request that carries these steps, and after it. */
   before(carrier: Carrier<unknown>, steps: readonly Step[]): void
   after(carrier: Carrier<unknown>, steps: readonly Step[], outcomes: readonly Carried[]): void
+  /** Follows a mail that the site has sent; gives what is left to do, if something is. */
+  answerMail?(to: string, since: Date): Promise<string | undefined>
   /** Called with a screen that was not as expected. */
   strange?(error: UnpackError): void
 }
@@ -61,16 +63,29 @@ export async function carry(steps: readonly Step[], options: CarryOptions): Prom
 
 /** A screen that is not as expected stops what needs it, and nothing else. */
 async function carried(carrier: Carrier<unknown>, load: readonly Step[], options: CarryOptions): Promise<Carried[]> {
+  const since = new Date()
   try {
-    return await carrier.carry(
+    const outcomes = await carrier.carry(
       load.map((step) => fill(step.fields, options.known, options.secrets)),
       options.session,
     )
+    return await answered(outcomes, since, options)
   } catch (error) {
     if (!(error instanceof UnpackError) || error.code !== 'screen-unexpected') throw error
     options.strange?.(error)
     return load.map(() => ({ refused: error.message }))
   }
+}
+
+/** Where the site wants a link in a mail opened first, that is done; what can't be, counts as refused. */
+async function answered(outcomes: Carried[], since: Date, { answerMail }: CarryOptions): Promise<Carried[]> {
+  const left = new Map<string, string | undefined>()
+  for (const { mail } of outcomes)
+    if (mail !== undefined && !left.has(mail)) left.set(mail, await answerMail?.(mail, since))
+  return outcomes.map((outcome) => {
+    const refused = outcome.mail === undefined ? undefined : left.get(outcome.mail)
+    return refused === undefined ? outcome : { refused }
+  })
 }
 
 const needs = (step: Step): string[] => [...refsIn(step.fields), ...(step.more.after ?? [])]

@@ -6,6 +6,12 @@ import type { RunOptions } from './options.js'
 import { Record } from './record.js'
 import { Run } from './run.js'
 import { blankReport } from './account.js'
+import { tryOut } from './try-out.js'
+
+export interface ConfirmOptions extends RunOptions {
+  /** Try rules out where looking is not enough: a visitor's comment is written and taken away again. */
+  try?: boolean
+}
 
 export interface Confirmed {
   checks: Check[]
@@ -16,12 +22,12 @@ export interface Confirmed {
 }
 
 /**
- * Looks at a settled site the way its owner would, as a visitor and at the dashboard. Writes nothing.
+ * Looks at a settled site the way its owner would, as a visitor and at the dashboard. Writes nothing, unless told to try rules out.
  * @param baseline how the site should be
  * @returns every check, and where the report lies
  * @throws UnpackError where the site can't be reached or must not be signed in to
  */
-export async function confirm(baseline: Baseline, options: RunOptions): Promise<Confirmed> {
+export async function confirm(baseline: Baseline, options: ConfirmOptions): Promise<Confirmed> {
   const started = new Date()
   const run = await Run.begin(baseline, options)
   try {
@@ -30,7 +36,9 @@ export async function confirm(baseline: Baseline, options: RunOptions): Promise<
     await run.login()
     const record = Record.open(run.address, options.records, started)
     record.journal({ event: 'opened' })
-    const checks = await lookAtAll(run, record)
+    const tried = options.try ? await tryOut(run, record) : []
+    const checks = [...(await lookAtAll(run, record)), ...tried]
+    for (const check of tried) run.tell({ is: 'check', check })
     record.journal({ event: 'closed', ok: checks.every(({ ok }) => ok) })
     record.report({
       ...blankReport(run, 'confirm', started),
@@ -39,6 +47,7 @@ export async function confirm(baseline: Baseline, options: RunOptions): Promise<
       requests: run.traffic.requests,
       writes: run.traffic.writes,
     })
+    record.exchange(run.exchange())
     return {
       checks,
       passed: checks.filter(({ ok }) => ok).length,

@@ -1,6 +1,7 @@
 import type { Check } from '../core/report/report.js'
 
-export type Phase = 'survey' | 'sign in' | 'read' | 'compare' | 'first run' | 'settle' | 'read back' | 'move' | 'confirm'
+export type Phase =
+  'survey' | 'sign in' | 'read' | 'compare' | 'first run' | 'settle' | 'read back' | 'move' | 'confirm'
 
 /** What a run tells while it is at work. */
 export type RunEvent =

@@ -23,7 +23,7 @@ export interface SurveyOptions {
 
 /** Where mails to the owner arrive, so that a link in one can be followed. */
 export interface Mailbox {
-  /** The texts of mails to an address that arrived after a moment; waits a little for the first. */
+  /** The texts of mails to an address that arrived after a moment, the newest first; waits a little for one. */
   mailsTo(address: string, since: Date): Promise<string[]>
 }
 

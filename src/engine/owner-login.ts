@@ -11,8 +11,14 @@ import type { Run } from './run.js'
 async function newPassword(run: Run): Promise<Secret> {
   const { baseline, options, home, system } = run
   const { username, password } = baseline.owner
-  if (password === 'made') return makePassword(system.password)
-  if (password === 'asked' && options.askPassword) return options.askPassword(username)
+  const own =
+    password === 'made'
+      ? makePassword(system.password)
+      : password === 'asked'
+        ? await options.askPassword?.(username)
+        : undefined
+  run.guard(own)
+  if (own) return own
   throw UnpackError.of('login-missing', { address: home, user: username, file: options.logins.file })
 }
 
@@ -48,6 +54,5 @@ export async function ownerSecret(run: Run, differences: readonly AnyDifference[
 
 /** A new password has opened the site: it is the only one from now on. */
 export async function keepOwner(run: Run, settled: readonly AnyDifference[]): Promise<void> {
-  if (ownerIn(settled).includes('password'))
-    await run.options.logins.promote?.(run.home, run.baseline.owner.username)
+  if (ownerIn(settled).includes('password')) await run.options.logins.promote?.(run.home, run.baseline.owner.username)
 }

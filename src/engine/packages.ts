@@ -13,10 +13,7 @@ interface Candidate {
 }
 
 /** Looks into the archives that a baseline names, and finds in them what it wants. */
-export async function packagesIn(
-  baseline: Baseline,
-  system: System,
-): Promise<{ packages: Packages; notes: Remark[] }> {
+export async function packagesIn(baseline: Baseline, system: System): Promise<{ packages: Packages; notes: Remark[] }> {
   const packages: Record<Kind, Record<string, Package>> = { theme: {}, addOns: {} }
   const notes: Remark[] = []
   const wanted: { kind: Kind; use: string; from?: string }[] = [

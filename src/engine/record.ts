@@ -2,6 +2,7 @@ import { appendFileSync, chmodSync, existsSync, mkdirSync, writeFileSync } from 
 import { join } from 'node:path'
 import { recordKey, type SiteAddress } from '../core/address.js'
 import { reportHtml } from '../core/report/html.js'
+import { reportXml } from '../core/report/xml.js'
 import type { JournalLine, Report } from '../core/report/report.js'
 
 type Entry = Omit<JournalLine, 'journal' | 'at'>
@@ -50,9 +51,15 @@ export class Record {
     return `${inside}/${name}`
   }
 
-  /** Writes report.json and report.html. */
+  /** Writes the run's account for people, for programs and for what shows test results. */
   report(report: Report): void {
+    writeFileSync(join(this.folder, 'report.xml'), reportXml(report), { mode: 0o600 })
     writeFileSync(join(this.folder, 'report.json'), `${JSON.stringify(report, null, 2)}\n`, { mode: 0o600 })
     writeFileSync(join(this.folder, 'report.html'), reportHtml(report), { mode: 0o600 })
+  }
+
+  /** Writes what was asked of the site and answered, as a HAR log. */
+  exchange(har: string): void {
+    writeFileSync(join(this.folder, 'exchange.har'), har, { mode: 0o600 })
   }
 }

@@ -9,6 +9,9 @@ import { inventoryOf } from '../core/inventory.js'
 import type { AreaOnSystem, Login, OnSite, Session, SignedIn, System } from '../systems/system.js'
 import { builtIn } from '../systems/index.js'
 import { Shelf } from '../systems/shelf.js'
+import type { Secret } from '../core/secret.js'
+import { version } from '../package.js'
+import { harOf } from '../web/har.js'
 import { connections } from '../web/connections.js'
 import { Traffic } from '../web/traffic.js'
 import { Visitor } from '../web/visitor.js'
@@ -65,6 +68,7 @@ export class Run {
       this.traffic,
     )
     there.notes = this.notes
+    there.guard(...this.#secrets)
     this.#there = there
     return there
   }
@@ -78,6 +82,17 @@ export class Run {
   /** True as long as the first-run form waits there. */
   get atFirstRun(): boolean {
     return this.surveyed.findings.system?.state === 'first-run'
+  }
+
+  readonly #secrets = new Set<Secret>()
+  /** Secrets that this run has to do with: no account of it holds them. */
+  guard(...secrets: readonly (Secret | undefined)[]): void {
+    for (const secret of secrets) if (secret) this.#secrets.add(secret)
+  }
+  /** What was asked of the site and answered, as a HAR log. */
+  exchange(): string {
+    this.guard(this.options.door?.password)
+    return harOf(this.traffic.exchanges, this.traffic.began, [...this.#secrets], version())
   }
 
   tell(event: RunEvent): void {
@@ -107,14 +122,15 @@ export class Run {
   }
 
   /** The logins that may open the site, the likeliest first; of one that was being renewed, both passwords. */
-  private async logins(): Promise<Login[]> {
+  private async logins(): Promise<(Login & { renewed?: boolean })[]> {
     const { owner } = this.baseline
     const all = await this.options.logins.at(this.home)
     const named = [owner.username, owner.signInAs].flatMap((name) => all.filter(({ username }) => username === name))
     const found = named.length > 0 ? named : all.length === 1 ? all : []
+    for (const { password, next } of found) this.guard(password, next)
     return found.flatMap(({ username, password, temporary, next }) => [
       { username, password, temporary },
-      ...(next ? [{ username, password: next }] : []),
+      ...(next ? [{ username, password: next, renewed: true }] : []),
     ])
   }
 
@@ -124,27 +140,45 @@ export class Run {
     this.phase('sign in', username)
     for (const login of await this.logins()) {
       const session = await this.system.signIn(this.visitor(), login)
-      if (session) return session
+      if (!session) continue
+      // of a run that was stopped in between: the new password is the only one from now on
+      if (login.renewed) await this.options.logins.promote?.(this.home, login.username)
+      return session
     }
     throw UnpackError.of('login-refused', { address: this.home, user: username })
   }
 
   /** Reads all areas, side by side, and judges what is there. */
   async takeStock(session: SignedIn): Promise<Inventory> {
-    const read = async (name: AreaName) => [name, await this.onSystem(name)?.read(session, this.baseline)] as const
+    this.#closed.clear()
+    const read = async (name: AreaName) => [name, await this.#read(name, session)] as const
     const readings = (await Promise.all(areaNames.map(read))).filter(([, items]) => items !== undefined)
     return inventoryOf(Object.fromEntries(readings))
+  }
+
+  readonly #closed = new Map<AreaName, string>()
+  /** One area; one whose interface is switched off is left out, and said so. */
+  async #read(name: AreaName, session: SignedIn): Promise<ReadItem<ItemOf<AreaName>>[] | undefined> {
+    try {
+      return await this.onSystem(name)?.read(session, this.baseline)
+    } catch (error) {
+      if (!(error instanceof UnpackError) || error.code !== 'area-closed') throw error
+      this.#closed.set(name, error.message)
+      return undefined
+    }
   }
 
   compare(inventory: Inventory): Comparison {
     const comparison = compare(this.baseline, inventory, {
       can: this.abilities(inventory),
-      without: (area) => this.system.lacks?.[area],
+      without: (area) => this.#closed.get(area) ?? this.system.lacks?.[area],
       written: (ref) => this.state.written(ref),
       sampled: (ref) => this.state.sampled(ref),
       again: this.options.again,
     })
     comparison.notes.unshift(...this.notes)
+    // what can't be read may be anybody's
+    comparison.others.push(...[...this.#closed.keys()].map((name) => `${name} (can't be read)`))
     return comparison
   }
   /** What is worth knowing of the baseline's own files. */
@@ -161,7 +195,7 @@ export class Run {
     return (area, key) => {
       const { can } = this.onSystem(area) ?? {}
       const abilities =
-        known.get(area) ?? ((typeof can === 'function' ? can({ baseline: this.baseline, inventory }) : can) ?? {})
+        known.get(area) ?? (typeof can === 'function' ? can({ baseline: this.baseline, inventory }) : can) ?? {}
       known.set(area, abilities)
       return abilities[key] ?? 'can'
     }
@@ -198,11 +232,7 @@ async function surveyWithDoor(
   return { surveyed: await survey(to, { ...options, door }), door }
 }
 
-function refuseUnsafe(
-  { findings, standing, reasons, address }: Surveyed,
-  wanted: string,
-  options: RunOptions,
-): System {
+function refuseUnsafe({ findings, standing, reasons, address }: Surveyed, wanted: string, options: RunOptions): System {
   const finding = reasons.join('; ')
   const to = addressText(address)
   if (findings.failure) throw UnpackError.of('nothing-there', { address: wanted, finding: findings.failure.text })

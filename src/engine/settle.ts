@@ -84,6 +84,8 @@ async function settleLocked(run: Run, options: SettleOptions, started: Date): Pr
     // stopped part-way: the journal says so, and where; the next run goes on from what it finds
     record.journal({ event: 'closed', ok: false, why: asUnpackError(error).message })
     throw error
+  } finally {
+    record.exchange(run.exchange())
   }
 }
 
@@ -112,7 +114,12 @@ async function carryThrough(
 
   const late = readBack.chosen.filter((difference) => !sameIn(chosen, difference))
   const all = inOrder([...merged(plan, seen.comparison), ...late])
-  const fateOf = fates(all, [...chosen, ...late], { ...seen.comparison, differences: [...seen.comparison.differences, ...late] }, readBack)
+  const fateOf = fates(
+    all,
+    [...chosen, ...late],
+    { ...seen.comparison, differences: [...seen.comparison.differences, ...late] },
+    readBack,
+  )
   const done = resultOf(run, all, fateOf, readBack, checks)
   const notes = notesOf(plan, seen.comparison)
   record.journal({ event: 'closed', ok: done.failed.length === 0 && checks.every(({ ok }) => ok) })

@@ -51,7 +51,11 @@ export class State {
     this.samples = { ...this.samples, ...samples }
     await mkdir(this.folder, { recursive: true, mode: 0o700 })
     const file = join(this.folder, 'texts.json')
-    await writeFile(`${file}.new`, `${JSON.stringify({ texts: 1, digests: this.digests, samples: this.samples }, null, 2)}\n`, { mode: 0o600 })
+    await writeFile(
+      `${file}.new`,
+      `${JSON.stringify({ texts: 1, digests: this.digests, samples: this.samples }, null, 2)}\n`,
+      { mode: 0o600 },
+    )
     await rename(`${file}.new`, file)
   }
 

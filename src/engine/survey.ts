@@ -63,7 +63,14 @@ async function look(asked: SiteAddress, lines: Dispatcher, options: SurveyOption
     findings.hops = [...front.hops]
     findings.front = pageFacts(front)
     const landed = siteOf(front.url)
-    const here = new Visitor(landed, lines, traffic, options.signal, true, landed.origin === asked.origin ? options.door : undefined)
+    const here = new Visitor(
+      landed,
+      lines,
+      traffic,
+      options.signal,
+      true,
+      landed.origin === asked.origin ? options.door : undefined,
+    )
     const get = async (place: string): Promise<Answer | undefined> =>
       traffic.requests >= MOST_REQUESTS ? undefined : here.get(place).catch(() => undefined)
     for (const candidate of options.systems ?? builtIn) {

@@ -124,6 +124,8 @@ const folded = (text: string): string => foldSpace(foldTypography(text))
 
 function shown(answer: Answer, texts: readonly string[]): Outcome {
   if (answer.status !== 200) return bad(`${answer.url} answers HTTP ${answer.status}`)
+  const sentAway = answer.hops.length > 0 && load(answer.text)('input[type=password]').length > 0
+  if (sentAway) return bad(`a log-in page stands in front of the site: visitors are sent to ${answer.url}`)
   const title = load(answer.text)('title').first().text()
   const seen = folded(`${title} ${textBlocks(answer.text).join(' ')}`)
   const missing = texts.filter((text) => !seen.includes(folded(text)))

@@ -10,6 +10,8 @@ export class NoAnswer extends Error {
   }
 }
 
+const OWN_AUTHORITY = 'if it is your own, name its file in NODE_EXTRA_CA_CERTS'
+
 const codes: Record<string, [Failure['kind'], string]> = {
   ENOTFOUND: ['name unknown', 'this name is not known to the name servers'],
   EAI_AGAIN: ['name unknown', 'this name could not be looked up'],
@@ -21,14 +23,14 @@ const codes: Record<string, [Failure['kind'], string]> = {
   UND_ERR_HEADERS_TIMEOUT: ['no time', 'no answer in time'],
   UND_ERR_BODY_TIMEOUT: ['no time', 'the answer stopped half-way'],
   CERT_HAS_EXPIRED: ['secure connection', 'its certificate has expired'],
-  DEPTH_ZERO_SELF_SIGNED_CERT: ['secure connection', 'its certificate is signed by nobody else'],
+  DEPTH_ZERO_SELF_SIGNED_CERT: ['secure connection', `its certificate is signed by nobody else; ${OWN_AUTHORITY}`],
   SELF_SIGNED_CERT_IN_CHAIN: [
     'secure connection',
-    'its certificate comes from an authority this machine does not know',
+    `its certificate comes from an authority this machine does not know; ${OWN_AUTHORITY}`,
   ],
   UNABLE_TO_VERIFY_LEAF_SIGNATURE: [
     'secure connection',
-    'its certificate comes from an authority this machine does not know',
+    `its certificate comes from an authority this machine does not know; ${OWN_AUTHORITY}`,
   ],
   ERR_TLS_CERT_ALTNAME_INVALID: ['secure connection', 'its certificate is for another name'],
 }

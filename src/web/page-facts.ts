@@ -15,11 +15,21 @@ export const weigh = (text: string): number => (text.match(letters)?.length ?? 0
 export function pageFacts(answer: Answer): PageFacts {
   const type = answer.headers['content-type'] ?? 'text/html'
   const isPage = /html|text\/plain/.test(type)
-  const facts: PageFacts = { status: answer.status, isPage, weight: 0, prose: 0, pictures: 0, links: [], diskPaths: 0 }
+  const facts: PageFacts = {
+    status: answer.status,
+    isPage,
+    weight: 0,
+    prose: 0,
+    pictures: 0,
+    links: [],
+    diskPaths: 0,
+    asksPassword: false,
+  }
   if (!isPage) return facts
   const $ = load(answer.text)
   $('script, style, noscript, template').remove()
   const text = foldSpace($('body').text())
+  facts.asksPassword = $('input[type=password]').length > 0
   facts.weight = weigh(text)
   facts.diskPaths = text.match(onDisk)?.length ?? 0
   facts.pictures = own($, answer.url, 'img[src], source[src], video[src]', 'src').length

@@ -1,3 +1,5 @@
+import { bodyKept } from './har.js'
+
 /** What a request is for: log-ins and log-outs are counted apart from what could change the site. */
 export type Purpose = 'read' | 'write' | 'log-in'
 
@@ -9,6 +11,9 @@ export interface Exchange {
   /** Milliseconds since the run began. */
   started: number
   ended: number
+  /** What is kept of it: nothing that is secret. */
+  sent: { headers: Readonly<Record<string, string>>; body?: { mimeType: string; text: string }; bytes: number }
+  got: { headers: Readonly<Record<string, string>>; bytes: number }
 }
 
 /** A request as it goes out; for those who watch (the benchmark does). It may hold secrets and is kept nowhere. */
@@ -25,9 +30,10 @@ export type Watch = (
   request: Outgoing,
 ) => (status: number, headers: Readonly<Record<string, string>>, text: string) => void
 
-/** Counts a run's requests. */
+/** Counts a run's requests, and keeps an account of them. */
 export class Traffic {
   readonly exchanges: Exchange[] = []
+  readonly began = new Date()
   readonly #began = performance.now()
   constructor(private readonly watch?: Watch) {}
 
@@ -39,11 +45,14 @@ export class Traffic {
       status: 0,
       started: performance.now() - this.#began,
       ended: 0,
+      sent: { headers: request.headers, body: bodyKept(request), bytes: request.bytes ?? request.body?.length ?? 0 },
+      got: { headers: {}, bytes: 0 },
     }
     this.exchanges.push(exchange)
     const watched = this.watch?.(request)
     return (status, headers, text) => {
       exchange.status = status
+      exchange.got = { headers, bytes: text.length }
       exchange.ended = performance.now() - this.#began
       watched?.(status, headers, text)
     }

@@ -125,7 +125,7 @@ test('the demo: placeholder, first run, settled, confirmed, in under 15 seconds'
   for (const words of [
     /standing +placeholder/,
     /standing +first-run/,
-    /12 differences/,
+    /40 differences/,
     /Settled, and read back as planned/,
     /checks, all passed/,
     /report\.html/,

@@ -22,7 +22,7 @@ const baseline = (rest = '', files = {}): Baseline =>
   ).baseline
 const stock = (more: Reading = {}): Reading => ({
   site: [{ id: 1, item: { title: 'Tidepool' } }],
-  owner: [{ id: 1, item: { username: 'marlow' } }],
+  owner: [{ id: 1, item: { username: 'marlow', password: 'own' } }],
   categories: [
     { id: 1, item: { name: 'Any', slug: 'any', description: '', parent: '' }, marks: { ...shipped, needed: true } },
   ],
@@ -64,7 +64,7 @@ test('a page takes over the first shipped page that a visitor can see', () => {
   assert.deepEqual(refs(differences), ['different pages/home'])
   assert.equal(
     differences[0] && differenceText(differences[0]),
-    'the page “Sample”: title “Sample” → “Home”, slug “sample” → “home”',
+    'the page “Sample”: title “Sample” → “Home”, slug “sample” → “home”, order nothing → “1”',
   )
   assert.deepEqual(notes, [])
 })
@@ -96,7 +96,7 @@ test('any item of somebody’s own makes it a site in use; then what shipped sta
   const own_ = { id: 9, item: { name: 'boat' } }
   for (const [area, reading] of Object.entries({
     media: [own_],
-    menus: [own_],
+    menus: [{ id: 9, item: { place: 'side', entries: [] } }],
     tags: [{ id: 9, item: { name: 'a', slug: 'a' } }],
     members: [{ id: 9, item: { username: 'odo' } }],
     theme: [{ id: 9, item: { use: 'x', active: false } }],
@@ -118,7 +118,7 @@ test('any item of somebody’s own makes it a site in use; then what shipped sta
 test('items that the file names, as wanted or as gone, are nobody else’s', () => {
   const pages = [
     { id: 9, item: { title: 'Old', slug: 'old' }, marks: own },
-    { id: 8, item: { title: 'Visit', slug: 'visit', state: 'published' as const }, marks: own },
+    { id: 8, item: { title: 'Visit', slug: 'visit', state: 'published' as const, parent: '', order: 1 }, marks: own },
   ]
   const { others, differences } = lines(baseline('gone: { pages: [old] }\npages: [{ title: Visit, slug: visit }]'), {
     pages,
@@ -155,13 +155,24 @@ test('parents come before children, and what goes comes last', () => {
 test('a text is replaced only if what stands there is ours', () => {
   const plan = baseline('pages: [{ title: V, slug: v, body: v.md }]', { 'v.md': 'new' })
   const there = {
-    pages: [{ id: 9, item: { title: 'V', slug: 'v', body: '<p>old</p>', state: 'published' as const }, marks: own }],
+    pages: [
+      {
+        id: 9,
+        item: { title: 'V', slug: 'v', body: '<p>old</p>', state: 'published' as const, parent: '', order: 1 },
+        marks: own,
+      },
+    ],
   }
   const ask = (options: object) => {
     const { differences, kept, settled } = lines(plan, there, options)
     return [refs(differences), refs(kept), (settled.pages?.[0] as { body?: string } | undefined)?.body]
   }
-  assert.deepEqual(ask({}), [[], ['pages/v'], '<p>old</p>'])
+  // one that was never ours is somebody's own: told as to do by hand, and nothing is made beside it
+  assert.deepEqual(ask({}), [[], [], '<p>old</p>'])
+  const [conflict] = lines(plan, there).byHand
+  assert.ok(conflict)
+  assert.equal(conflict.ref, 'pages/v')
+  assert.match(conflict.text, /somebody/)
   assert.deepEqual(ask({ written: () => bodyDigest('<p>old</p>') }), [['different pages/v'], [], '<p>new</p>'])
   assert.deepEqual(ask({ written: () => bodyDigest('<p>older</p>') }), [[], ['pages/v'], '<p>old</p>'])
   assert.deepEqual(ask({ again: true }), [['different pages/v'], [], '<p>new</p>'])

@@ -22,7 +22,13 @@ function harbour() {
     },
   })
   const run = (steps: readonly Step[], ids = new Map<string, Id>()) =>
-    carry(steps, { session, known: { ids, addresses: new Map() }, secrets: {}, before: () => undefined, after: () => undefined })
+    carry(steps, {
+      session,
+      known: { ids, addresses: new Map() },
+      secrets: {},
+      before: () => undefined,
+      after: () => undefined,
+    })
   return { sent, carrier, run }
 }
 const step = (carrier: Carrier<Fields>, name: string, needs: readonly string[] = [], after?: readonly string[]): Step =>

@@ -3,7 +3,7 @@ import { readdirSync, statSync } from 'node:fs'
 import type { IncomingMessage, ServerResponse } from 'node:http'
 import { after, before, test } from 'node:test'
 import { confirm, settle, type Check } from 'unpack'
-import { demoBaseline } from '../help/demo.js'
+import { smallBaseline } from '../help/demo.js'
 import { folder } from '../help/folders.js'
 import { runningStandIn, writesAt, type RunningStandIn } from '../help/sites.js'
 
@@ -11,7 +11,7 @@ const root = folder()
 let standIn: RunningStandIn
 before(async () => {
   standIn = await runningStandIn(root, { standing: 'first-run' })
-  await settle(demoBaseline(standIn.address), { ...standIn.options, confirm: false })
+  await settle(smallBaseline(standIn.address), { ...standIn.options, confirm: false })
 })
 after(() => standIn.close())
 
@@ -19,7 +19,7 @@ after(() => standIn.close())
 async function failing(tamper?: (url: string, html: string) => string, change?: () => () => void): Promise<string[]> {
   standIn.tamper = tamper
   const undo = change?.()
-  const { checks } = await confirm(demoBaseline(standIn.address), standIn.options)
+  const { checks } = await confirm(smallBaseline(standIn.address), standIn.options)
   standIn.tamper = undefined
   undo?.()
   return checks.filter(({ ok }) => !ok).map(({ name }) => name)
@@ -29,11 +29,17 @@ const on = (place: string, from: string | RegExp, to: string) => (url: string, h
 
 test('a settled site: every check passes, nothing is written, and a record is kept', async () => {
   const writes = writesAt(standIn)
-  const { checks, passed, failed, record } = await confirm(demoBaseline(standIn.address), standIn.options)
+  const { checks, passed, failed, record } = await confirm(smallBaseline(standIn.address), standIn.options)
   assert.deepEqual([checks.filter(({ ok }: Check) => !ok), failed, passed], [[], 0, checks.length])
   assert.equal(writesAt(standIn), writes)
   assert.equal(statSync(record).mode & 0o777, 0o700)
-  assert.deepEqual(readdirSync(record).sort(), ['journal.jsonl', 'report.html', 'report.json'])
+  assert.deepEqual(readdirSync(record).sort(), [
+    'exchange.har',
+    'journal.jsonl',
+    'report.html',
+    'report.json',
+    'report.xml',
+  ])
 })
 
 const one: [string, string, (url: string, html: string) => string][] = [
@@ -61,7 +67,7 @@ for (const [what, name, tamper] of one) {
 
 test('the file’s own check', async () => {
   // the page's own words are there, but not where the file wants them
-  const baseline = demoBaseline(standIn.address, (text) => text.replace('shows: toasters', 'shows: microscopes'))
+  const baseline = smallBaseline(standIn.address, (text) => text.replace('shows: toasters', 'shows: microscopes'))
   const { checks } = await confirm(baseline, standIn.options)
   assert.deepEqual(
     checks.filter(({ ok }) => !ok).map(({ name }) => name),

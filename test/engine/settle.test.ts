@@ -7,7 +7,7 @@ import { compareSite, confirm, settle, Secret, type RunEvent, type RunOptions, t
 import { schemas } from '../../src/cli/schemas.js'
 import type { StandInOptions } from '../../stand-ins/blog/server/index.js'
 import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
-import { demoBaseline } from '../help/demo.js'
+import { demoBaseline, smallBaseline } from '../help/demo.js'
 import { folder } from '../help/folders.js'
 import { serve } from '../help/pages.js'
 import { ownFolders, runningStandIn, writesAt, type RunningStandIn } from '../help/sites.js'
@@ -38,9 +38,11 @@ test('the demo, from the first-run form to a confirmed blog, in the root and in 
       [
         standIn.blog.posts.length,
         standIn.blog.comments.length,
-        standIn.blog.pages.map(({ slug, id }) => `${slug} ${id}`),
+        standIn.blog.pages.map(({ slug }) => slug),
+        standIn.blog.pages[0]?.id,
+        standIn.blog.themes.map(({ name }) => name),
       ],
-      [0, 0, ['home 2', 'what-we-mend 103', 'visit 104']],
+      [3, 0, ['home', 'what-we-mend', 'cannot-mend', 'visit', 'news'], 2, ['lantern']],
     )
     const again = await settle(demoBaseline(standIn.address), standIn.options)
     assert.deepEqual([again.writes, again.settled, again.comparison.differences], [0, [], []])
@@ -49,9 +51,16 @@ test('the demo, from the first-run form to a confirmed blog, in the root and in 
 
 test('the record: a journal with what stood there before, a report as HTML and JSON, for nobody else’s eyes', async () => {
   const standIn = await stand()
-  const { record = '' } = await settle(demoBaseline(standIn.address), standIn.options)
+  const { record = '' } = await settle(smallBaseline(standIn.address), standIn.options)
   assert.equal(statSync(record).mode & 0o777, 0o700)
-  assert.deepEqual(readdirSync(record).sort(), ['journal.jsonl', 'removed', 'report.html', 'report.json'])
+  assert.deepEqual(readdirSync(record).sort(), [
+    'exchange.har',
+    'journal.jsonl',
+    'removed',
+    'report.html',
+    'report.json',
+    'report.xml',
+  ])
   const lines = readFileSync(join(record, 'journal.jsonl'), 'utf8')
     .trim()
     .split('\n')
@@ -83,7 +92,7 @@ test('the record: a journal with what stood there before, a report as HTML and J
 test('the password is nowhere but in the form and the logins file', async () => {
   const standIn = await stand()
   const events: RunEvent[] = []
-  const done = await settle(demoBaseline(standIn.address), { ...standIn.options, on: (event) => events.push(event) })
+  const done = await settle(smallBaseline(standIn.address), { ...standIn.options, on: (event) => events.push(event) })
   const password = standIn.blog.accounts[0]?.password ?? ''
   assert.ok(password.length >= 20)
   const all = (path: string): string =>
@@ -105,7 +114,7 @@ test('the password is nowhere but in the form and the logins file', async () => 
 test('somebody’s own items: refused with nothing written; with --in-use only named items are touched', async () => {
   const standIn = await stand('in-use')
   await standIn.options.logins.put(standIn.address, 'boss', new Secret('harbour-light-41'))
-  const baseline = demoBaseline(standIn.address, (text) => text.replace('username: marlow', 'username: boss'))
+  const baseline = smallBaseline(standIn.address, (text) => text.replace('username: marlow', 'username: boss'))
   await assert.rejects(settle(baseline, standIn.options), { code: 'in-use', exit: 3 })
   assert.equal(writesAt(standIn), 0)
   const done = await settle(baseline, { ...standIn.options, inUse: true, confirm: false })
@@ -120,9 +129,9 @@ test('somebody’s own items: refused with nothing written; with --in-use only n
 
 test('set up by somebody else: no login stored, and one that does not open', async () => {
   const standIn = await stand('fresh')
-  await assert.rejects(settle(demoBaseline(standIn.address), standIn.options), { code: 'login-missing', exit: 4 })
+  await assert.rejects(settle(smallBaseline(standIn.address), standIn.options), { code: 'login-missing', exit: 4 })
   await standIn.options.logins.put(standIn.address, 'marlow', new Secret('wrong-password-of-mine'))
-  await assert.rejects(settle(demoBaseline(standIn.address), standIn.options), { code: 'login-refused', exit: 4 })
+  await assert.rejects(settle(smallBaseline(standIn.address), standIn.options), { code: 'login-refused', exit: 4 })
   assert.equal(writesAt(standIn), 0)
 })
 
@@ -130,12 +139,12 @@ test('a user name that differs from the existing one is by hand', async () => {
   const standIn = await stand('fresh')
   // the only login there is for this address signs in
   await standIn.options.logins.put(standIn.address, 'boss', new Secret('harbour-light-41'))
-  const { comparison } = await compareSite(demoBaseline(standIn.address), standIn.options)
+  const { comparison } = await compareSite(smallBaseline(standIn.address), standIn.options)
   assert.deepEqual(
     comparison.byHand.map(({ ref }) => ref),
     ['owner.username'],
   )
-  const done = await settle(demoBaseline(standIn.address), standIn.options)
+  const done = await settle(smallBaseline(standIn.address), standIn.options)
   assert.deepEqual(done.failed, [])
   assert.deepEqual(
     done.checks.filter(({ ok }) => !ok).map(({ name, detail }) => `${name}: ${detail}`),
@@ -151,18 +160,22 @@ test('a shipped item that was edited stays and is reported, the rest is settled'
   assert.ok(post && page)
   Object.assign(post, { title: 'My first', edited: '2026-11-25T00:00:00Z' })
   Object.assign(page, { body: '<p>About me.</p>', edited: '2026-11-25T00:00:00Z' })
-  const baseline = demoBaseline(standIn.address, (text) => text.replace('username: marlow', 'username: boss'))
+  const baseline = smallBaseline(standIn.address, (text) => text.replace('username: marlow', 'username: boss'))
   const done = await settle(baseline, { ...standIn.options, confirm: false })
   assert.deepEqual(done.failed, [])
-  assert.deepEqual(done.comparison.kept.map(({ ref }) => ref).sort(), ['pages/an-example-page', 'posts/a-first-post'])
+  assert.deepEqual(done.comparison.kept.map(({ ref }) => ref).sort(), [
+    'pages/an-example-page',
+    'posts/a-first-post',
+    'theme/plain',
+  ])
   assert.match(done.comparison.notes.map(({ text }) => text).join(), /“Home” is made new/)
   assert.ok(standIn.blog.pages.some(({ body }) => body === '<p>About me.</p>'))
 })
 
 test('nothing chosen: nothing written, nothing begun', async () => {
   const standIn = await stand()
-  const done = await settle(demoBaseline(standIn.address), { ...standIn.options, choose: () => undefined })
-  assert.deepEqual([done.record, done.writes, done.open.length, writesAt(standIn)], [undefined, 0, 12, 0])
+  const done = await settle(smallBaseline(standIn.address), { ...standIn.options, choose: () => undefined })
+  assert.deepEqual([done.record, done.writes, done.open.length, writesAt(standIn)], [undefined, 0, 18, 0])
 })
 
 test('what the first-run form leaves and was not expected is asked about on its own', async () => {
@@ -176,7 +189,7 @@ test('what the first-run form leaves and was not expected is asked about on its 
     }),
   }
   const late: string[][] = []
-  const done = await settle(demoBaseline(standIn.address), {
+  const done = await settle(smallBaseline(standIn.address), {
     ...standIn.options,
     confirm: false,
     systems: [surprising],
@@ -215,7 +228,7 @@ for (const when of ['before', 'after'] as const) {
   test(`a lost answer, ${when} the site did it: the site is read again, and nothing is made twice`, async () => {
     const standIn = await stand()
     breakAt(standIn, /office\/pages\/new/, when)
-    const done = await settle(demoBaseline(standIn.address), standIn.options)
+    const done = await settle(smallBaseline(standIn.address), standIn.options)
     assert.deepEqual([done.failed, done.checks.filter(({ ok }) => !ok)], [[], []])
     assert.deepEqual(
       standIn.blog.pages.map(({ slug }) => slug),
@@ -227,20 +240,20 @@ for (const when of ['before', 'after'] as const) {
 test('a lost answer of the first-run form: the stored login tells whose site it is', async () => {
   const standIn = await stand()
   breakAt(standIn, /setup/, 'after')
-  const done = await settle(demoBaseline(standIn.address), { ...standIn.options, confirm: false })
+  const done = await settle(smallBaseline(standIn.address), { ...standIn.options, confirm: false })
   assert.deepEqual(done.failed, [])
   assert.equal(standIn.blog.accounts.length, 1)
   const other = await stand()
   breakAt(other, /setup/, 'before')
-  await assert.rejects(settle(demoBaseline(other.address), other.options), { code: 'lost-answer', exit: 5 })
-  const on = await settle(demoBaseline(other.address), { ...other.options, confirm: false })
+  await assert.rejects(settle(smallBaseline(other.address), other.options), { code: 'lost-answer', exit: 5 })
+  const on = await settle(smallBaseline(other.address), { ...other.options, confirm: false })
   assert.deepEqual(on.failed, [])
 })
 
 test('a session that ends part-way is renewed once, where it is', async () => {
   const standIn = await stand()
   let sent = 0
-  const done = await settle(demoBaseline(standIn.address), {
+  const done = await settle(smallBaseline(standIn.address), {
     ...standIn.options,
     on: (event) => {
       if (event.is === 'sent' && ++sent === 4) standIn.sessions.endAll()
@@ -257,7 +270,7 @@ test('stopped at any step, the next run goes on and ends in the same state', asy
     posts: standIn.blog.posts.length,
   })
   const straight = await stand()
-  await settle(demoBaseline(straight.address), { ...straight.options, confirm: false })
+  await settle(smallBaseline(straight.address), { ...straight.options, confirm: false })
   for (const at of [1, 2, 5, 7, 10]) {
     const standIn = await stand()
     const controller = new AbortController()
@@ -265,11 +278,14 @@ test('stopped at any step, the next run goes on and ends in the same state', asy
     const on = (event: RunEvent) => {
       if (event.is === 'sent' && ++sent === at) controller.abort()
     }
-    await assert.rejects(settle(demoBaseline(standIn.address), { ...standIn.options, on, signal: controller.signal }), {
-      code: 'stopped',
-      exit: 130,
-    })
-    const done = await settle(demoBaseline(standIn.address), { ...standIn.options, confirm: false })
+    await assert.rejects(
+      settle(smallBaseline(standIn.address), { ...standIn.options, on, signal: controller.signal }),
+      {
+        code: 'stopped',
+        exit: 130,
+      },
+    )
+    const done = await settle(smallBaseline(standIn.address), { ...standIn.options, confirm: false })
     assert.deepEqual(done.failed, [], `stopped at ${at}`)
     assert.deepEqual(state(standIn), state(straight), `stopped at ${at}`)
   }
@@ -278,7 +294,7 @@ test('stopped at any step, the next run goes on and ends in the same state', asy
 test('two runs at once: one is refused, and one clean site comes of it', async () => {
   const standIn = await stand()
   const runs = await Promise.allSettled(
-    [1, 2].map(() => settle(demoBaseline(standIn.address), { ...standIn.options, confirm: false })),
+    [1, 2].map(() => settle(smallBaseline(standIn.address), { ...standIn.options, confirm: false })),
   )
   const refused = runs.filter((run) => run.status === 'rejected')
   assert.equal(refused.length, 1)
@@ -289,7 +305,7 @@ test('two runs at once: one is refused, and one clean site comes of it', async (
 test('a value the site passes over without a word is told as failed', async () => {
   const standIn = await stand()
   const done = await settle(
-    demoBaseline(standIn.address, (text) => text.replace('language: en', 'language: it')),
+    smallBaseline(standIn.address, (text) => text.replace('language: en', 'language: it')),
     { ...standIn.options, confirm: false },
   )
   assert.deepEqual(
@@ -302,14 +318,14 @@ test('a value the site passes over without a word is told as failed', async () =
 test('what the site refuses is told, and what needs it is not tried', async () => {
   const standIn = await stand()
   await settle(
-    demoBaseline(standIn.address, (text) => text.replace(/pages:[\s\S]*/, '').replace(/categories:[\s\S]*/, '')),
+    smallBaseline(standIn.address, (text) => text.replace(/pages:[\s\S]*/, '').replace(/categories:[\s\S]*/, '')),
     { ...standIn.options, confirm: false },
   )
   breakAt(standIn, /never/, 'before')
   standIn.app.server.prependListener('request', (request) => {
     if (request.method === 'POST' && /categories/.test(request.url ?? '')) request.url = '/office/nowhere'
   })
-  const baseline = demoBaseline(standIn.address, (text) =>
+  const baseline = smallBaseline(standIn.address, (text) =>
     text.replace('    replaces: shipped # the category the system came with becomes this one\n', ''),
   )
   const done = await settle(baseline, { ...standIn.options, confirm: false })
@@ -326,41 +342,50 @@ test('refused before anything is sent: another address, a version not proven, pl
   const options: RunOptions = { systems: [standInBlogSystem], ...(await ownFolders(root)) }
   const leads = await serve({ '/': { status: 302, headers: { location: '/blog/' } }, '/blog/': '<p>A</p>' })
   const away = await serve({ '/': { status: 301, headers: { location: leads.address } } })
-  await assert.rejects(settle(demoBaseline(away.address), options), { code: 'address-leads-elsewhere', exit: 2 })
+  await assert.rejects(settle(smallBaseline(away.address), options), { code: 'address-leads-elsewhere', exit: 2 })
   const old = await stand()
   old.tamper = (_url, html) => html.replace('Stand-in blog 1.0', 'Stand-in blog 0.9')
-  await assert.rejects(settle(demoBaseline(old.address), old.options), { code: 'not-proven', exit: 3 })
+  await assert.rejects(settle(smallBaseline(old.address), old.options), { code: 'not-proven', exit: 3 })
   assert.deepEqual(
-    (await settle(demoBaseline(old.address), { ...old.options, unproven: true, confirm: false })).failed,
+    (await settle(smallBaseline(old.address), { ...old.options, unproven: true, confirm: false })).failed,
     [],
   )
   const far = await stand()
   const port = Number(new URL(far.address).port)
   const resolve = () => ({ host: '127.0.0.1', port })
-  await assert.rejects(settle(demoBaseline('http://repair.example/'), { ...far.options, resolve }), {
+  await assert.rejects(settle(smallBaseline('http://repair.example/'), { ...far.options, resolve }), {
     code: 'plain-http',
     exit: 3,
   })
   assert.deepEqual(
-    (await settle(demoBaseline('http://repair.example/'), { ...far.options, resolve, plainHttp: true, confirm: false }))
-      .failed,
+    (
+      await settle(smallBaseline('http://repair.example/'), {
+        ...far.options,
+        resolve,
+        plainHttp: true,
+        confirm: false,
+      })
+    ).failed,
     [],
   )
   const blank = await serve({ '/': '' })
-  await assert.rejects(settle(demoBaseline(blank.address), options), { code: 'no-system', exit: 3 })
+  await assert.rejects(settle(smallBaseline(blank.address), options), { code: 'no-system', exit: 3 })
   for (const status of [500, 503, 401])
-    await assert.rejects(settle(demoBaseline((await serve({ '/': { status, body: 'no' } })).address), options), {
+    await assert.rejects(settle(smallBaseline((await serve({ '/': { status, body: 'no' } })).address), options), {
       code: 'cannot-open',
       exit: 4,
     })
-  await assert.rejects(settle(demoBaseline('http://nobody.invalid:8080/'), options), { code: 'nothing-there', exit: 4 })
+  await assert.rejects(settle(smallBaseline('http://nobody.invalid:8080/'), options), {
+    code: 'nothing-there',
+    exit: 4,
+  })
 })
 
 test('a first-run form that needs what the file leaves out, and one that refuses', async () => {
   const standIn = await stand()
   await assert.rejects(
     settle(
-      demoBaseline(standIn.address, (text) => text.replace(/ {2}email:.*\n/, '')),
+      smallBaseline(standIn.address, (text) => text.replace(/ {2}email:.*\n/, '')),
       standIn.options,
     ),
     { code: 'first-run-needs', exit: 2 },
@@ -368,6 +393,6 @@ test('a first-run form that needs what the file leaves out, and one that refuses
   standIn.app.server.prependListener('request', (request) => {
     if (request.method === 'POST' && request.url === '/setup') request.headers['content-type'] = 'text/plain'
   })
-  await assert.rejects(settle(demoBaseline(standIn.address), standIn.options), { exit: 5 })
-  await assert.rejects(confirm(demoBaseline(standIn.address), standIn.options), { code: 'first-run-waits', exit: 1 })
+  await assert.rejects(settle(smallBaseline(standIn.address), standIn.options), { exit: 5 })
+  await assert.rejects(confirm(smallBaseline(standIn.address), standIn.options), { code: 'first-run-waits', exit: 1 })
 })

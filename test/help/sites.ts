@@ -19,7 +19,7 @@ export async function ownFolders(root: string): Promise<{ logins: LoginsFile; st
 
 export interface RunningStandIn extends StandInBlog {
   address: string
-  options: RunOptions & { logins: LoginsFile; state: string; records: string }
+  options: Omit<RunOptions, 'logins'> & { logins: LoginsFile; state: string; records: string }
 }
 
 /** A stand-in blog on a free port, with options for running on it. */

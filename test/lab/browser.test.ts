@@ -10,7 +10,7 @@ import type { Browser, Page } from 'playwright-core'
 import { build } from 'vite'
 import { settle } from 'unpack'
 import { launchBrowser } from '../help/browser.js'
-import { demoBaseline } from '../help/demo.js'
+import { smallBaseline } from '../help/demo.js'
 import { folder } from '../help/folders.js'
 import { root as project } from '../help/root.js'
 import { runningStandIn } from '../help/sites.js'
@@ -95,7 +95,7 @@ test('unpack/core in a browser: the demo has no mistake; one that is typed is to
 
 test('the report on a wide screen and on a phone: nothing scrolls sideways, no script, readable for everybody', async () => {
   const standIn = await runningStandIn(root, { standing: 'first-run' })
-  const { record = '' } = await settle(demoBaseline(standIn.address), standIn.options)
+  const { record = '' } = await settle(smallBaseline(standIn.address), standIn.options)
   await standIn.close()
   for (const [width, height] of [
     [1280, 800],

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict'
 import { before, test } from 'node:test'
 import { confirm, settle, survey, type RunOptions } from 'unpack'
-import { demoBaseline } from '../help/demo.js'
+import { smallBaseline } from '../help/demo.js'
 import { folder } from '../help/folders.js'
 import { labBlog } from '../help/lab.js'
 import { ownFolders } from '../help/sites.js'
@@ -11,7 +11,7 @@ const blog = await labBlog('confirm')
 let options: RunOptions
 before(async () => {
   options = await ownFolders(root)
-  const done = await settle(demoBaseline(blog.address), { ...options, confirm: false })
+  const done = await settle(smallBaseline(blog.address), { ...options, confirm: false })
   assert.deepEqual(done.failed, [])
 })
 
@@ -19,7 +19,7 @@ before(async () => {
 async function failing(php?: string, sql?: [change: string, back: string]): Promise<string[]> {
   if (sql) blog.sql(sql[0])
   blog.meddle(php)
-  const { checks } = await confirm(demoBaseline(blog.address), options)
+  const { checks } = await confirm(smallBaseline(blog.address), options)
   blog.meddle(undefined)
   if (sql) blog.sql(sql[1])
   return checks
@@ -84,7 +84,7 @@ for (const [what, check, php] of looks)
 
 test('the file’s own check', async () => {
   const { checks } = await confirm(
-    demoBaseline(blog.address, (text) => text.replace('shows: toasters', 'shows: microscopes')),
+    smallBaseline(blog.address, (text) => text.replace('shows: toasters', 'shows: microscopes')),
     options,
   )
   assert.deepEqual(
@@ -155,7 +155,7 @@ for (const [what, php] of [
 
 test('the judge from outside: one item of somebody’s, and the site is in use', async () => {
   await blog.reset()
-  const plain = demoBaseline(blog.address, (text) =>
+  const plain = smallBaseline(blog.address, (text) =>
     text.replace('shipped: remove', 'shipped: keep').replace(/categories:[\s\S]*/, ''),
   )
   await settle(plain, { ...(await ownFolders(root)), confirm: false })

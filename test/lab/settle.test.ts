@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { test } from 'node:test'
 import { compareSite, LoginsFile, Secret, settle, survey, undo } from 'unpack'
 import { unpack } from '../help/cli.js'
-import { demoBaseline, demoFolder } from '../help/demo.js'
+import { smallBaseline, demoFolder } from '../help/demo.js'
 import { folder } from '../help/folders.js'
 import { labBlog } from '../help/lab.js'
 import { ownFolders, PASSPHRASE } from '../help/sites.js'
@@ -73,7 +73,7 @@ test('a settled site from outside: in use, with its reasons, in at most 12 reque
 test('a shipped post that was edited stays; a session lost before every request is renewed; somebody’s draft makes a site in use', async () => {
   await blog.reset()
   const folders = await ownFolders(root)
-  const plain = demoBaseline(blog.address, (text) =>
+  const plain = smallBaseline(blog.address, (text) =>
     text.replace('shipped: remove', 'shipped: keep').replace(/categories:[\s\S]*/, ''),
   )
   await settle(plain, { ...folders, confirm: false })
@@ -81,7 +81,7 @@ test('a shipped post that was edited stays; a session lost before every request 
   blog.sql(
     "update wp_posts set post_title='Our first', post_modified_gmt='2026-11-30 10:00:00', post_modified='2026-11-30 10:00:00' where ID=1",
   )
-  const done = await settle(demoBaseline(blog.address), {
+  const done = await settle(smallBaseline(blog.address), {
     ...folders,
     confirm: false,
     on: (event) => {
@@ -98,7 +98,7 @@ test('a shipped post that was edited stays; a session lost before every request 
     "insert into wp_posts (post_author, post_title, post_name, post_status, post_type, post_content, post_excerpt, to_ping, pinged, post_content_filtered, post_date, post_date_gmt, post_modified, post_modified_gmt) values (1,'Boats','boats','draft','post','x','','','','','2026-11-30','2026-11-30','2026-11-30','2026-11-30')",
   )
   const before = blog.writes()
-  const other = demoBaseline(blog.address, (text) => text.replace('Opening days', 'Open days'))
+  const other = smallBaseline(blog.address, (text) => text.replace('Opening days', 'Open days'))
   await assert.rejects(settle(other, { ...folders }), { code: 'in-use' })
   assert.equal(blog.writes(), before)
 })
@@ -106,9 +106,9 @@ test('a shipped post that was edited stays; a session lost before every request 
 test('a removed post, with its comment, is made again from its copy', async () => {
   await blog.reset()
   const folders = await ownFolders(root)
-  const { record = '' } = await settle(demoBaseline(blog.address), { ...folders, confirm: false })
+  const { record = '' } = await settle(smallBaseline(blog.address), { ...folders, confirm: false })
   assert.equal(blog.sql("select count(*) from wp_posts where post_type='post' and post_status='publish'").trim(), '0')
-  const { again, failed } = await undo(demoBaseline(blog.address), record, {
+  const { again, failed } = await undo(smallBaseline(blog.address), record, {
     ...folders,
     refs: ['posts/hello-world', 'comments/1'],
   })
@@ -124,7 +124,7 @@ test('a removed post, with its comment, is made again from its copy', async () =
 test('a German first run: what ships is known in German', async () => {
   await blog.reset()
   const folders = await ownFolders(root)
-  const german = demoBaseline(blog.address, (text) => text.replace('language: en', 'language: de'))
+  const german = smallBaseline(blog.address, (text) => text.replace('language: en', 'language: de'))
   const { comparison } = await compareSite(german, folders)
   assert.ok(
     comparison.differences.some(({ ref }) => ref === 'posts/hallo-welt'),
@@ -141,7 +141,7 @@ test('a German first run: what ships is known in German', async () => {
 test('a language the site hasn’t got is told as failed', async () => {
   await blog.reset()
   const done = await settle(
-    demoBaseline(blog.address, (text) => text.replace('language: en', 'language: en-GB')),
+    smallBaseline(blog.address, (text) => text.replace('language: en', 'language: en-GB')),
     { ...(await ownFolders(root)), confirm: false },
   )
   assert.deepEqual(
@@ -155,7 +155,7 @@ test('stopped right after the first-run form, the next run goes on', async () =>
   const folders = await ownFolders(root)
   const controller = new AbortController()
   await assert.rejects(
-    settle(demoBaseline(blog.address), {
+    settle(smallBaseline(blog.address), {
       ...folders,
       signal: controller.signal,
       on: (event) => {
@@ -164,14 +164,14 @@ test('stopped right after the first-run form, the next run goes on', async () =>
     }),
     { code: 'stopped' },
   )
-  const done = await settle(demoBaseline(blog.address), folders)
+  const done = await settle(smallBaseline(blog.address), folders)
   assert.deepEqual([done.failed, done.checks.filter(({ ok }) => !ok)], [[], []])
 })
 
 test('the first-run form refuses: the password is kept, and what to do is said', async () => {
   await blog.reset()
   const folders = await ownFolders(root)
-  const baseline = demoBaseline(blog.address)
+  const baseline = smallBaseline(blog.address)
   await assert.rejects(settle({ ...baseline, owner: { ...baseline.owner, email: 'ines@x.y@z' } }, folders), {
     code: 'first-run-refused',
     exit: 5,
@@ -189,7 +189,7 @@ test('the database is gone; the configuration is gone; the interface is closed t
   blog.meddle("http_response_code(500); echo '<html><body><h1>x</h1></body></html>'; exit;")
   const broken = await survey(blog.address)
   assert.deepEqual([broken.standing, broken.safe], ['unknown', false])
-  await assert.rejects(settle(demoBaseline(blog.address), folders), { code: 'cannot-open', exit: 4 })
+  await assert.rejects(settle(smallBaseline(blog.address), folders), { code: 'cannot-open', exit: 4 })
   blog.meddle(
     "add_filter('rest_authentication_errors', fn($r) => is_user_logged_in() ? $r : new WP_Error('closed', 'x', ['status' => 401]));",
   )
@@ -202,15 +202,15 @@ test('in a sub-folder, reached by another name, and written without its slash', 
   const inner = await labBlog('sub-folder', 'blog')
   assert.match(inner.address, /\/blog\/$/)
   const folders = await ownFolders(root)
-  const done = await settle(demoBaseline(inner.address.replace(/\/$/, '')), folders)
+  const done = await settle(smallBaseline(inner.address.replace(/\/$/, '')), folders)
   assert.deepEqual([done.failed, done.checks.filter(({ ok }) => !ok)], [[], []])
   const before = inner.writes()
-  assert.equal((await settle(demoBaseline(inner.address), folders)).writes, 0)
+  assert.equal((await settle(smallBaseline(inner.address), folders)).writes, 0)
   assert.equal(inner.writes(), before)
   // its own address is the one of the first run: under another name the run stops and names it
   const other = inner.address.replace('127.0.0.1', 'localhost')
   await assert.rejects(
-    settle(demoBaseline(other), folders),
+    settle(smallBaseline(other), folders),
     (error: Error & { code?: string }) =>
       error.code === 'address-leads-elsewhere' && error.message.includes(inner.address),
   )
@@ -220,9 +220,9 @@ test('in a sub-folder, reached by another name, and written without its slash', 
 test('a wrong password, with every sort of sign in it, is refused and said', async () => {
   const folders = await ownFolders(root)
   await blog.reset()
-  await settle(demoBaseline(blog.address), { ...folders, confirm: false })
+  await settle(smallBaseline(blog.address), { ...folders, confirm: false })
   await folders.logins.put(blog.address, 'marlow', new Secret('wrong "pass" wörd \\'))
-  await assert.rejects(settle(demoBaseline(blog.address), folders), { code: 'login-refused', exit: 4 })
+  await assert.rejects(settle(smallBaseline(blog.address), folders), { code: 'login-refused', exit: 4 })
 })
 
 test('a hundred and twenty categories, three deep: read page by page, sent many at once, and a second run writes nothing', async () => {
@@ -234,7 +234,7 @@ test('a hundred and twenty categories, three deep: read page by page, sent many 
     (_, a) =>
       `  - { name: T${a}, slug: t${a}, under: [${Array.from({ length: 2 }, (_, b) => `{ name: T${a}M${b}, slug: t${a}m${b}, under: [${Array.from({ length: 6 }, (_, c) => leaf(`T${a}M${b}L${c}`)).join(', ')}] }`).join(', ')}] }`,
   )
-  const many = demoBaseline(blog.address, (text) =>
+  const many = smallBaseline(blog.address, (text) =>
     text.replace(/categories:[\s\S]*?\npages:/, `categories:\n${tree.join('\n')}\npages:`),
   )
   const done = await settle(many, { ...folders, confirm: false })
@@ -259,7 +259,7 @@ test('a screen that is not as expected stops what needs it, and nothing else', a
   blog.meddle(
     "add_action('admin_init', function () { if (strpos($_SERVER['REQUEST_URI'], 'options-permalink.php') !== false) { echo '<html><body>Something else altogether</body></html>'; exit; } });",
   )
-  const done = await settle(demoBaseline(blog.address), { ...folders, confirm: false })
+  const done = await settle(smallBaseline(blog.address), { ...folders, confirm: false })
   blog.meddle(undefined)
   assert.deepEqual(
     done.failed.map(({ ref, text }) => [ref, text.includes('options-permalink.php')]),
@@ -267,5 +267,5 @@ test('a screen that is not as expected stops what needs it, and nothing else', a
   )
   assert.ok(done.settled.includes('pages/visit'))
   assert.match(readFileSync(join(done.record ?? '', 'pages/unexpected.html'), 'utf8'), /Something else altogether/)
-  assert.deepEqual((await settle(demoBaseline(blog.address), { ...folders, confirm: false })).failed, [])
+  assert.deepEqual((await settle(smallBaseline(blog.address), { ...folders, confirm: false })).failed, [])
 })

@@ -101,3 +101,17 @@ test('a form is read as a browser would send it', () => {
   })
   assert.equal(formOn('<p></p>', 'form'), undefined)
 })
+
+test('“too many requests” is waited for as the server says, three times at the most', async () => {
+  let asked = 0
+  const busy = await visitor((_request, response) => {
+    asked += 1
+    if (asked <= 2) response.writeHead(429, { 'retry-after': '0' }).end('slowly')
+    else response.writeHead(200).end('now')
+  })
+  assert.equal((await busy.visitor.get('/')).text, 'now')
+  const shut = await visitor((_request, response) => {
+    response.writeHead(429, { 'retry-after': '0' }).end('slowly')
+  })
+  assert.deepEqual([(await shut.visitor.get('/')).status, shut.seen.length], [429, 4])
+})

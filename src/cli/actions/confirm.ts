@@ -6,8 +6,9 @@ import { print } from '../print.js'
 import { runOptions } from '../run-options.js'
 import { checkLines, checkSummary } from '../show/checks.js'
 
-export async function confirm(file: string, flags: SiteFlags): Promise<void> {
-  const confirmed = await engine.confirm(baselineFile(file, flags.at), await runOptions(flags))
+export async function confirm(file: string, flags: SiteFlags & { try?: boolean }): Promise<void> {
+  const options = { ...(await runOptions(flags)), try: flags.try }
+  const confirmed = await engine.confirm(baselineFile(file, flags.at), options)
   const { checks, failed, record } = confirmed
   print(flags.json, confirmed, () => [
     ...checkLines(checks),

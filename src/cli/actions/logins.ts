@@ -9,17 +9,29 @@ import { heading, row } from '../show/layout.js'
 interface Flags {
   logins?: string
   json?: boolean
+  temporary?: boolean
+  door?: boolean
 }
 
 export async function list(flags: Flags): Promise<void> {
   const logins = (await loginsAt(flags.logins).open()).list()
-  const plain = logins.map(({ address, username, since }) => ({ address, username, since }))
+  const plain = logins.map(({ address, username, since, temporary, door }) => ({
+    address,
+    username,
+    since,
+    ...(temporary && { temporary }),
+    ...(door && { door }),
+  }))
   print(flags.json, { logins: plain }, () =>
     plain.length === 0
       ? ['No logins are stored.']
-      : plain.flatMap(({ address, username, since }) => [
+      : plain.flatMap(({ address, username, since, temporary, door }) => [
           heading(address),
-          ...row(username, `since ${since.slice(0, 10)}`, 20),
+          ...row(
+            username,
+            `since ${since.slice(0, 10)}${temporary ? ', the host’s: renewed when it is used' : ''}${door ? ', in front of the site' : ''}`,
+            20,
+          ),
         ]),
   )
 }
@@ -30,8 +42,14 @@ export async function add(address: string, username: string, flags: Flags): Prom
   const password = process.stdin.isTTY
     ? await askSecret(`The password of “${username}” at ${site}`)
     : await fromStandardInput()
-  await logins.put(site, username, password)
-  process.stdout.write(`Stored the login of “${username}” for ${site} in ${logins.file}\n`)
+  const { temporary, door } = flags
+  await logins.put(site, username, password, { temporary, door })
+  const what = door
+    ? 'the password in front of'
+    : temporary
+      ? `the host's login of “${username}” for`
+      : `the login of “${username}” for`
+  process.stdout.write(`Stored ${what} ${site} in ${logins.file}\n`)
 }
 
 export async function show(address: string, username: string, flags: Flags): Promise<void> {

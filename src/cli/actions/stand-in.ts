@@ -1,4 +1,5 @@
 import { standInBlog, type StandInOptions } from '../../../stand-ins/blog/server/index.js'
+import { standInMail } from '../../../stand-ins/mail/server.js'
 import { UnpackError } from '../../core/errors.js'
 import { heading, row } from '../show/layout.js'
 import { untilStopped } from '../until-stopped.js'
@@ -10,19 +11,36 @@ interface Flags {
   port: number
   standing: StandInOptions['standing']
   base: string
+  mail?: number
+  folder: string
 }
 
-export async function standIn(_kind: string, flags: Flags): Promise<void> {
-  const { port, standing } = flags
-  const blog = standInBlog({ standing, base: `/${flags.base}/`.replace(/\/+/g, '/'), owner: OWNER })
-  const address = await blog.listen(port).catch(() => {
-    const next = 'Name another with --port, or --port 0 for any.'
-    throw UnpackError.of('command-line-wrong', { what: `Port ${port} is taken.`, next })
-  })
+export const standIn = (kind: 'blog' | 'mail', flags: Flags): Promise<void> =>
+  kind === 'mail' ? mail(flags) : blog(flags)
+
+const taken = (port: number) => (): never => {
+  const next = 'Name another with --port, or --port 0 for any.'
+  throw UnpackError.of('command-line-wrong', { what: `Port ${port} is taken.`, next })
+}
+
+async function blog({ port, standing, base, mail }: Flags): Promise<void> {
+  const site = standInBlog({ standing, base: `/${base}/`.replace(/\/+/g, '/'), owner: OWNER, mail })
+  const address = await site.listen(port).catch(taken(port))
   const setUp = standing === 'fresh' || standing === 'in-use'
   const login = setUp ? row('sign in', `${OWNER.username} / ${OWNER.password} at ${address}enter`) : []
-  const lines = [heading(address), ...row('standing', standing), ...login, ...row('', 'Ctrl-C ends it.')]
-  process.stdout.write(`${lines.join('\n')}\n`)
+  await running([heading(address), ...row('standing', standing), ...login], site)
+}
+
+async function mail({ port, folder }: Flags): Promise<void> {
+  const server = await standInMail(folder, port).catch(taken(port))
+  await running(
+    [heading(`SMTP on 127.0.0.1:${server.port}`), ...row('mails go to', `${folder}, and no further`)],
+    server,
+  )
+}
+
+async function running(lines: readonly string[], one: { close(): Promise<void> }): Promise<void> {
+  process.stdout.write(`${[...lines, ...row('', 'Ctrl-C ends it.')].join('\n')}\n`)
   await untilStopped()
-  await blog.close()
+  await one.close()
 }

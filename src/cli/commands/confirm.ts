@@ -4,12 +4,14 @@ import { siteCommand } from '../options.js'
 
 export const confirmCommand = (): Command =>
   siteCommand('confirm')
+    .option('--try', "try rules out: a visitor's comment is written, and taken away again")
     .option('--record <folder>', 'where records go (unpack-record)')
     .addHelpText(
       'after',
       `
 Examples:
   unpack confirm baseline.yaml
+  unpack confirm baseline.yaml --try
   unpack confirm baseline.yaml --json`,
     )
     .action(lazily(async () => (await import('../actions/confirm.js')).confirm))

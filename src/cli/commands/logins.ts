@@ -18,9 +18,10 @@ export const loginsCommand = (): Command =>
         .action(lazily(async () => (await actions()).list)),
     )
     .addCommand(
-      ofOne('add', 'store a login; the password is asked for, or read from standard input').action(
-        lazily(async () => (await actions()).add),
-      ),
+      ofOne('add', 'store a login; the password is asked for, or read from standard input')
+        .option('--temporary', "it is the host's: a password of the owner's own takes its place")
+        .option('--door', 'it opens the door in front of the whole site (HTTP Basic)')
+        .action(lazily(async () => (await actions()).add)),
     )
     .addCommand(ofOne('show', 'print a password').action(lazily(async () => (await actions()).show)))
     .addCommand(ofOne('remove', 'forget a login').action(lazily(async () => (await actions()).remove)))
@@ -30,6 +31,7 @@ export const loginsCommand = (): Command =>
 Examples:
   unpack logins list
   unpack logins add http://127.0.0.1:4101/ marlow
+  unpack logins add --temporary http://127.0.0.1:4101/ host-admin
   unpack logins show http://127.0.0.1:4101/ marlow
 The passphrase is asked for, or comes from UNPACK_PASSPHRASE.`,
     )

@@ -9,7 +9,7 @@ const portNumber = (text: string): number => {
 
 export const standInCommand = (): Command =>
   new Command('stand-in')
-    .addArgument(new Argument('<kind>', 'what it is').choices(['blog']))
+    .addArgument(new Argument('<kind>', 'what it is').choices(['blog', 'mail']))
     .option('--port <number>', 'where it listens on 127.0.0.1; 0 finds a free one', portNumber, 4101)
     .addOption(
       new Option('--standing <standing>', 'what stands there')
@@ -17,11 +17,18 @@ export const standInCommand = (): Command =>
         .default('first-run'),
     )
     .option('--base <folder>', 'the folder it lives in', '/')
+    .option(
+      '--mail <port>',
+      'the port of a stand-in mail server: a new contact address is asked for its consent',
+      portNumber,
+    )
+    .option('--folder <folder>', 'for mail: where the mails go', 'mails')
     .addHelpText(
       'after',
       `
 Examples:
   unpack stand-in blog --port 4101 --standing first-run
-  unpack stand-in blog --standing in-use --base /blog/`,
+  unpack stand-in blog --standing in-use --base /blog/
+  unpack stand-in mail --port 4125 --folder mails, then: unpack stand-in blog --mail 4125`,
     )
     .action(lazily(async () => (await import('../actions/stand-in.js')).standIn))

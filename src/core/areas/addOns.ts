@@ -3,12 +3,14 @@ import type { Area } from '../area.js'
 import { fileName, packageName } from '../baseline/values.js'
 import { refOf } from '../ref.js'
 import { notOlder } from '../text/versions.js'
+import { textOf, yesOrNo } from '../value.js'
 
 export const addOnSchema = z.strictObject({
   use: packageName.describe('The add-on, by the name of its folder'),
   from: fileName
     .optional()
-    .describe("A zip beside the baseline, or a bundle with it somewhere inside; left out: the system's own catalogue"),
+    .describe("A zip beside the baseline, or a bundle with it somewhere inside; left out: the system's own catalogue")
+    .meta({ examples: ['files/contact-card.zip'] }),
   active: z.boolean().optional().describe('Whether it works; left out: it does'),
   updates: z.enum(['automatic', 'by hand']).optional().describe('Whether it updates itself'),
 })
@@ -30,9 +32,8 @@ export const addOns: Area<'addOns', AddOnItem> = {
     (addOns ?? []).map(({ use, active, updates: own }) => ({
       item: { use, active: active ?? true, version: packages.addOns[use]?.version, updates: own ?? updates?.addOns },
     })),
-  same: (key, wanted, found) =>
-    key === 'version' ? notOlder(String(found), String(wanted)) : wanted === found,
+  same: (key, wanted, found) => (key === 'version' ? notOlder(textOf(found), textOf(wanted)) : wanted === found),
   call: (item) => `the add-on “${item.use}”`,
-  show: (_key, value) => (typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)),
+  show: (_key, value) => yesOrNo(value),
   say: (key) => (key === 'active' ? 'works' : key),
 }

@@ -3,6 +3,7 @@ import type { Area, Plan } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
 import { slug } from '../baseline/values.js'
 import { refOf } from '../ref.js'
+import { yesOrNo } from '../value.js'
 
 export const categorySchema = z.strictObject({
   name: z.string().min(1).describe('The name that visitors see'),
@@ -57,7 +58,7 @@ export const categories: Area<'categories', CategoryItem> = {
   links: ['parent'],
   call: (item) => `the category “${item.name}”`,
   say: (key) => (key === 'parent' ? 'stands under' : key === 'default' ? 'for posts without one' : key),
-  show: (_key, value) => (typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)),
+  show: (_key, value) => yesOrNo(value),
   expect: (items) =>
     items.map((item) => ({
       name: `the page of ${categories.call(item)} opens`,

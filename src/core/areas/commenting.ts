@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { Area } from '../area.js'
+import { yesOrNo } from '../value.js'
 
 export const commentingSchema = z.strictObject({
   allowed: z.boolean().optional().describe('Whether visitors may comment on new posts'),
@@ -39,5 +40,5 @@ export const commenting: Area<'commenting', CommentingItem> = {
   plan: ({ comments }) => (comments ? [{ item: comments }] : []),
   call: () => 'the rules for comments',
   say: (key) => words[key],
-  show: (_key, value) => (typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)),
+  show: (_key, value) => yesOrNo(value),
 }

@@ -3,6 +3,7 @@ import type { Area } from '../area.js'
 import { slug } from '../baseline/values.js'
 import { refOf } from '../ref.js'
 import { textBlocks } from '../text/plain.js'
+import { textOf } from '../value.js'
 
 export const frontPageSchema = z.union([
   z.literal('posts'),
@@ -34,12 +35,12 @@ export const frontPage: Area<'frontPage', FrontPageItem> = {
   links: ['page', 'posts'],
   call: () => 'the front page',
   say: (key) => (key === 'page' ? 'front page' : 'page of the posts'),
-  show: (key, value) => (value === '' ? (key === 'page' ? 'the latest posts' : 'none of its own') : String(value)),
+  show: (key, value) => (value === '' ? (key === 'page' ? 'the latest posts' : 'none of its own') : textOf(value)),
   expect([item], _baseline, settled) {
-    const page = settled.pages?.find(({ slug }) => refOf('pages', String(slug)) === item?.page)
-    const [first] = textBlocks(String(page?.body ?? ''))
+    const page = settled.pages?.find(({ slug }) => refOf('pages', textOf(slug)) === item?.page)
+    const [first] = textBlocks(textOf(page?.body))
     return first === undefined
       ? []
-      : [{ name: `the front page is “${String(page?.title)}”`, at: 'front', look: 'shows', texts: [first] }]
+      : [{ name: `the front page is “${textOf(page?.title)}”`, at: 'front', look: 'shows', texts: [first] }]
   },
 }

@@ -5,7 +5,7 @@ import { refOf } from '../ref.js'
 import { slugOf } from '../text/slug-of.js'
 
 export const linksSchema = z.strictObject({
-  from: fileName.describe('A list of links beside the baseline, in OPML'),
+  from: fileName.describe('A list of links beside the baseline, in OPML').meta({ examples: ['files/friends.opml'] }),
   category: z
     .strictObject({
       name: z.string().min(1).describe('The name of the category they stand in'),

@@ -5,6 +5,7 @@ import { placeName, slug } from '../baseline/values.js'
 import { refOf } from '../ref.js'
 import { flatCategories } from './categories.js'
 import { flatPages } from './pages.js'
+import { textOf } from '../value.js'
 
 const label = z.string().min(1).optional().describe('What it says; left out, the title of what it leads to')
 export const menuEntrySchema = z.union([
@@ -56,7 +57,7 @@ export const menus: Area<'menus', MenuItem> = {
     })),
   links: ['entries'],
   call: (item) => `the menu “${item.place}”`,
-  show: (key, value) => (key === 'entries' ? labels(value).join(' · ') : String(value)),
+  show: (key, value) => (key === 'entries' ? labels(value).join(' · ') : textOf(value)),
   expect: (items) =>
     items
       .filter(({ entries }) => entries.length > 0)

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import type { Area } from '../area.js'
 import { mail, userName } from '../baseline/values.js'
+import { textOf } from '../value.js'
 
 export const ownerSchema = z.strictObject({
   username: userName.describe('The name the owner signs in with; one that is easy to guess is refused'),
@@ -62,13 +63,11 @@ export const owner: Area<'owner', OwnerItem> = {
   list: 'one',
   keys: ['username', 'first', 'last', 'shown', 'email', 'password'],
   ref: () => 'owner',
-  plan: ({ owner }) => [
-    { item: { username: owner.username, ...owner.name, email: owner.email, password: 'own' } },
-  ],
+  plan: ({ owner }) => [{ item: { username: owner.username, ...owner.name, email: owner.email, password: 'own' } }],
   same: (key, wanted, found) =>
-    key === 'email' ? String(wanted).toLowerCase() === String(found).toLowerCase() : wanted === found,
+    key === 'email' ? textOf(wanted).toLowerCase() === textOf(found).toLowerCase() : wanted === found,
   call: (item) => `the owner “${item.username}”`,
   say: (key) => words[key],
   show: (key, value) =>
-    key !== 'password' ? String(value) : value === 'temporary' ? "the host's" : value === 'own' ? 'your own' : 'none',
+    key !== 'password' ? textOf(value) : value === 'temporary' ? "the host's" : value === 'own' ? 'your own' : 'none',
 }

@@ -5,6 +5,7 @@ import { fileName, slug } from '../baseline/values.js'
 import { refOf } from '../ref.js'
 import { sameText } from '../text/normal-form.js'
 import { textBlocks } from '../text/plain.js'
+import { textOf } from '../value.js'
 
 export const pageSchema = z.strictObject({
   title: z
@@ -73,14 +74,16 @@ export const pages: Area<'pages', PageItem> = {
   ],
   links: ['parent'],
   texts: ['body'],
-  same: (key, wanted, found) => (key === 'body' ? sameText(String(wanted), String(found)) : wanted === found),
+  same: (key, wanted, found) => (key === 'body' ? sameText(textOf(wanted), textOf(found)) : wanted === found),
   call: (item) => `the page “${item.title}”`,
   say: (key) => (key === 'body' ? 'text' : key === 'parent' ? 'stands under' : key),
   expect: (items) =>
-    items.filter(({ state }) => state === 'published').map((item) => ({
-      name: `${pages.call(item)} shows its text`,
-      at: { ref: pages.ref(item) },
-      look: 'shows',
-      texts: [item.title, ...textBlocks(item.body ?? '')],
-    })),
+    items
+      .filter(({ state }) => state === 'published')
+      .map((item) => ({
+        name: `${pages.call(item)} shows its text`,
+        at: { ref: pages.ref(item) },
+        look: 'shows',
+        texts: [item.title, ...textBlocks(item.body ?? '')],
+      })),
 }

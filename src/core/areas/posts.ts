@@ -5,6 +5,7 @@ import { refOf } from '../ref.js'
 import { sameText } from '../text/normal-form.js'
 import { textBlocks } from '../text/plain.js'
 import { slugOf } from '../text/slug-of.js'
+import { textOf } from '../value.js'
 
 export const postSchema = z.strictObject({
   title: z
@@ -40,7 +41,7 @@ export interface PostItem {
   date?: string
 }
 
-const sorted = (value: Value): string => (Array.isArray(value) ? [...value].sort().join(' ') : '')
+const sorted = (value: Value): string => (Array.isArray(value) ? (value as readonly string[]).toSorted().join(' ') : '')
 
 export const posts: Area<'posts', PostItem> = {
   name: 'posts',
@@ -66,7 +67,7 @@ export const posts: Area<'posts', PostItem> = {
   links: ['categories', 'tags'],
   texts: ['body'],
   same(key, wanted, found) {
-    if (key === 'body') return sameText(String(wanted), String(found))
+    if (key === 'body') return sameText(textOf(wanted), textOf(found))
     return key === 'categories' || key === 'tags' ? sorted(wanted) === sorted(found) : wanted === found
   },
   call: (item) => `the post “${item.title}”`,

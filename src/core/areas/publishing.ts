@@ -84,7 +84,7 @@ export const publishing: Area<'publishing', PublishingItem> = {
             name: `the feed holds ${item.feedPosts} posts at the most`,
             at: 'feed',
             look: 'feed',
-            most: Number(item.feedPosts),
+            most: item.feedPosts,
           },
         ],
 }

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import type { Area } from '../area.js'
 import { placeName } from '../baseline/values.js'
 import { refOf } from '../ref.js'
+import { textOf } from '../value.js'
 
 /** What may stand in a sidebar. */
 export const sidebarParts = [
@@ -32,5 +33,5 @@ export const sidebars: Area<'sidebars', SidebarItem> = {
   ref: (item) => refOf('sidebars', item.place),
   plan: ({ sidebars }) => Object.entries(sidebars ?? {}).map(([place, parts]) => ({ item: { place, parts } })),
   call: (item) => `the sidebar “${item.place}”`,
-  show: (_key, value) => (Array.isArray(value) ? value.join(', ') : String(value)),
+  show: (_key, value) => (Array.isArray(value) ? value.join(', ') : textOf(value)),
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { Area } from '../area.js'
+import { yesOrNo } from '../value.js'
 
 export const signUpSchema = z.strictObject({
   open: z.boolean().optional().describe('Whether visitors may make an account'),
@@ -20,7 +21,7 @@ export const signUp: Area<'signUp', SignUpItem> = {
   plan: ({ signUp }) => (signUp ? [{ item: signUp }] : []),
   call: () => 'sign-up',
   say: (key) => (key === 'open' ? 'sign-up is open' : 'role of new accounts'),
-  show: (_key, value) => (typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)),
+  show: (_key, value) => yesOrNo(value),
   expect: ([item]) =>
     item?.open === undefined
       ? []

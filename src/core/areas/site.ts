@@ -3,6 +3,7 @@ import type { Area } from '../area.js'
 import { fileName, languageTag, mail, siteAddress, timeZone } from '../baseline/values.js'
 import { refOf } from '../ref.js'
 import { datePattern } from '../text/dates.js'
+import { textOf } from '../value.js'
 
 export const weekdays = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'] as const
 
@@ -115,8 +116,8 @@ export const site: Area<'site', SiteItem> = {
   },
   links: ['icon'],
   same(key, wanted, found) {
-    if (key === 'language') return sameLanguage(String(wanted), String(found))
-    if (key === 'contact') return String(wanted).toLowerCase() === String(found).toLowerCase()
+    if (key === 'language') return sameLanguage(textOf(wanted), textOf(found))
+    if (key === 'contact') return textOf(wanted).toLowerCase() === textOf(found).toLowerCase()
     return wanted === found || (key === 'addresses' && found === '')
   },
   call: () => 'the site',

@@ -3,12 +3,14 @@ import type { Area } from '../area.js'
 import { fileName, packageName } from '../baseline/values.js'
 import { refOf } from '../ref.js'
 import { notOlder } from '../text/versions.js'
+import { textOf, yesOrNo } from '../value.js'
 
 export const themeSchema = z.strictObject({
   use: packageName.describe('The theme that visitors see, by the name of its folder'),
   from: fileName
     .optional()
-    .describe("A zip beside the baseline, or a bundle with it somewhere inside; left out: the system's own catalogue"),
+    .describe("A zip beside the baseline, or a bundle with it somewhere inside; left out: the system's own catalogue")
+    .meta({ examples: ['files/lantern-theme.zip'] }),
 })
 
 export interface ThemeItem {
@@ -34,10 +36,9 @@ export const theme: Area<'theme', ThemeItem> = {
       { item: { use: theme.use, active: true, version: own?.version } },
     ]
   },
-  same: (key, wanted, found) =>
-    key === 'version' ? notOlder(String(found), String(wanted)) : wanted === found,
+  same: (key, wanted, found) => (key === 'version' ? notOlder(textOf(found), textOf(wanted)) : wanted === found),
   call: (item) => `the theme “${item.use}”`,
-  show: (_key, value) => (typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)),
+  show: (_key, value) => yesOrNo(value),
   say: (key) => (key === 'active' ? 'in use' : key),
   expect: (items) =>
     items

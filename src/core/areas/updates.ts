@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { Area } from '../area.js'
+import { textOf } from '../value.js'
 
 const automatic = z.enum(['automatic', 'by hand']).optional()
 export const updatesSchema = z.strictObject({
@@ -42,5 +43,5 @@ export const updates: Area<'updates', UpdatesItem> = {
   },
   call: () => 'updates',
   say: (key) => words[key],
-  show: (_key, value) => (Array.isArray(value) ? value.join(', ') || 'none' : String(value)),
+  show: (_key, value) => (Array.isArray(value) ? value.join(', ') || 'none' : textOf(value)),
 }

@@ -174,7 +174,9 @@ function namedOnes(values: Record<string, unknown>, files: Files, add: Add): voi
     else if (is === 'body')
       for (const source of sourcesIn(htmlOf(text ?? ''))) {
         const picture = besideOf(name, source)
-        if (picture !== undefined && (!bytesIn(files, picture) || !isUpload(picture)))
+        if (picture === undefined && /^\.\.?\//.test(source))
+          wrong('this text shows a picture outside the folder of the baseline', 'one that lies in it')
+        else if (picture !== undefined && (!bytesIn(files, picture) || !isUpload(picture)))
           wrong('this text shows a picture that is not there', `a file that ends in ${endings}, counted from the text`)
       }
   }

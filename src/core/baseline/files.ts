@@ -70,7 +70,11 @@ export function withFiles(written: Written, files: Files): Baseline {
   const sample = sampleFile === undefined ? undefined : sampleIn(textIn(files, sampleFile) ?? '')
   // an export names pictures by the addresses they had: those that lie beside it are ours
   const beside = (source: string) => {
-    const name = source.split('/').at(-1)?.replace(/-\d+x\d+(?=\.\w+$)/, '') ?? ''
+    const name =
+      source
+        .split('/')
+        .at(-1)
+        ?.replace(/-\d+x\d+(?=\.\w+$)/, '') ?? ''
     return sample?.pictures.includes(name) ? upload(besideOf(sampleFile ?? '', name) ?? '') : undefined
   }
   const entry = <T extends { body?: string }>(item: T): T => ({ ...item, body: withSources(item.body ?? '', beside) })

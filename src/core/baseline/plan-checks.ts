@@ -51,13 +51,18 @@ export function planMistakes(values: Record<string, unknown>, add: Add): void {
     if (folders.indexOf(name) < index)
       add('two-of-one', ['addOns', index, 'use'], 'this add-on stands here already', 'every add-on once')
   const gone = isGroup(values.gone) ? values.gone : {}
-  const contradicts = (area: string, wanted: unknown) => {
+  const contradicts = (area: string, wanted: readonly unknown[]) => {
     for (const [index, name] of listOf(gone[area]).entries())
-      if (name === wanted || folders.includes(String(name)))
-        add('contradiction', ['gone', area, index], 'this is wanted further down in the same file', 'either gone or wanted')
+      if (wanted.includes(name))
+        add(
+          'contradiction',
+          ['gone', area, index],
+          'this is wanted further down in the same file',
+          'either gone or wanted',
+        )
   }
-  if (isGroup(theme)) contradicts('theme', theme.use)
-  contradicts('addOns', undefined)
+  if (isGroup(theme)) contradicts('theme', [theme.use])
+  contradicts('addOns', folders)
   if (values.samples === 'shipped' && values.shipped === 'remove')
     add('contradiction', ['samples'], '`shipped: remove` takes the same content away', 'one or the other')
 }

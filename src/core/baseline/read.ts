@@ -31,11 +31,7 @@ export function filesNamed(text: string, files: Files = {}): string[] {
  * @param files the files it names, by the names it uses: texts, or bytes
  * @param file what to call the text in places
  */
-export function mistakesIn(
-  text: string,
-  files: Files = {},
-  file = 'baseline.yaml',
-): Mistake[] {
+export function mistakesIn(text: string, files: Files = {}, file = 'baseline.yaml'): Mistake[] {
   return examine(new Source(text, file), files).mistakes
 }
 
@@ -45,11 +41,7 @@ export function mistakesIn(
  * @throws UnpackError `baseline-wrong`, with every mistake as a line
  * @example readBaseline(text, { 'pages/visit.md': '# Visit us' }, 'demo/baseline.yaml').baseline.site.title
  */
-export function readBaseline(
-  text: string,
-  files: Files = {},
-  file = 'baseline.yaml',
-): ReadBaseline {
+export function readBaseline(text: string, files: Files = {}, file = 'baseline.yaml'): ReadBaseline {
   const source = new Source(text, file)
   const { mistakes, values } = examine(source, files)
   if (!values) {
@@ -64,10 +56,7 @@ export function readBaseline(
 
 const placeText = ({ file, line, column }: Position): string => `${file}:${line}:${column}`
 
-function examine(
-  source: Source,
-  files: Files,
-): { mistakes: Mistake[]; values?: Parameters<typeof withFiles>[0] } {
+function examine(source: Source, files: Files): { mistakes: Mistake[]; values?: Parameters<typeof withFiles>[0] } {
   const flaws = source.flaws.map(({ code, at }): Mistake => ({
     code: 'yaml',
     at,

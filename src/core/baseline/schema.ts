@@ -95,7 +95,7 @@ export const baselineSchema = z
     leave: z
       .array(z.string().regex(/^[a-zA-Z]+(?:\.[a-zA-Z]+)?$/, { error: 'an area, or a key with its area' }))
       .default([])
-      .describe("Keys that this system may not be given, and you know it: they are no difference then")
+      .describe('Keys that this system may not be given, and you know it: they are no difference then')
       .meta({ examples: [['site.timezone']] }),
     categories: z
       .array(categorySchema)

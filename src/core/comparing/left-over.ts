@@ -2,6 +2,7 @@ import { areaOf, type AnyDifference } from '../areas/index.js'
 import { goesIn, type Baseline } from '../baseline/schema.js'
 import { nameIn } from '../ref.js'
 import type { Comparison, SomeArea, SomeDifference, SomeFound } from './result.js'
+import { textOf } from '../value.js'
 
 /** Why an item goes although it did not ship: the baseline says so. */
 function goesBy(baseline: Baseline, area: SomeArea, found: SomeFound, sampled: Sampled): string | undefined {
@@ -18,18 +19,11 @@ export type Sampled = (found: SomeFound) => 'untouched' | 'touched' | undefined
 const isSomebodys = ({ origin }: SomeFound): boolean => origin === "somebody's"
 
 /** Refs of what neither shipped nor came with samples nor stands in the baseline, wanted or gone. */
-export const othersIn = (
-  area: SomeArea,
-  rest: readonly SomeFound[],
-  baseline: Baseline,
-  sampled: Sampled,
-): string[] =>
+export const othersIn = (area: SomeArea, rest: readonly SomeFound[], baseline: Baseline, sampled: Sampled): string[] =>
   rest
     .filter(
       (found) =>
-        isSomebodys(found) &&
-        sampled(found) === undefined &&
-        goesBy(baseline, area, found, sampled) === undefined,
+        isSomebodys(found) && sampled(found) === undefined && goesBy(baseline, area, found, sampled) === undefined,
     )
     .map(({ ref }) => ref)
 
@@ -69,7 +63,7 @@ export function fallingWith(differences: readonly SomeDifference[]): AnyDifferen
   return differences.map((difference) => {
     const { within } = areaOf(difference.area)
     if (difference.is !== 'left over' || !within) return difference
-    const holder = String(difference.found.item[within] ?? '')
+    const holder = textOf(difference.found.item[within])
     return going.has(holder) ? { ...difference, fallsWith: holder } : difference
   }) as AnyDifference[]
 }

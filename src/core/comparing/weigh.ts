@@ -5,6 +5,7 @@ import { itemDigest } from '../text/digest.js'
 import { bodyDigest } from '../text/normal-form.js'
 import type { Pair } from './bind.js'
 import type { CompareOptions, Comparison, SomeArea, SomeDifference, SomeFound } from './result.js'
+import { textOf } from '../value.js'
 
 /** What weighing one planned item needs to know beside it. */
 export interface Scales {
@@ -53,7 +54,9 @@ export function weigh(
   const fields: string[] = []
   const unseenAsSent = (key: string) =>
     can(key) === 'unseen' && options.written?.(`${ref}#${key}`) === itemDigest(wanted[key])
-  for (const key of Object.keys(wanted).filter((key) => !unseenAsSent(key) && differs(area, key, wanted[key] ?? '', found, scales))) {
+  for (const key of Object.keys(wanted).filter(
+    (key) => !unseenAsSent(key) && differs(area, key, wanted[key] ?? '', found, scales),
+  )) {
     const ability = can(key)
     if (typeof ability === 'object' && 'byHand' in ability)
       result.byHand.push({ ref: keyOf(area, key), text: ability.byHand })
@@ -64,8 +67,7 @@ export function weigh(
       })
       after[key] = found.item[key]
     } else {
-      if (ability === 'unseen')
-        result.unseen.push({ ref: keyOf(area, key), text: `${called(key)} can't be read back` })
+      if (ability === 'unseen') result.unseen.push({ ref: keyOf(area, key), text: `${called(key)} can't be read back` })
       fields.push(key)
     }
   }
@@ -89,7 +91,7 @@ function moved(value: Value, toCome: ReadonlyMap<string, string>): Value {
   if (Array.isArray(value)) return (value as readonly Value[]).map((one) => moved(one, toCome))
   if (typeof value === 'object' && value !== null)
     return Object.fromEntries(
-      Object.entries(value).map(([key, one]) => [key, key === 'ref' ? moved(one as Value, toCome) : one]),
+      Object.entries(value).map(([key, one]) => [key, key === 'ref' ? moved(one, toCome) : one]),
     )
   return value
 }
@@ -110,13 +112,13 @@ const isConflict = (
   found.origin === "somebody's" &&
   written?.(found.ref) === undefined &&
   (area.texts ?? []).some((key) => {
-    const text = String(found.item[key] ?? '')
+    const text = textOf(found.item[key])
     return wanted[key] !== undefined && text.trim() !== '' && !area.same?.(key, wanted[key], text)
   })
 
 /** Whether a text that stands there may be replaced: it shipped, it is the one we wrote last, or it is empty. */
 function mayReplace(found: SomeFound, key: string, options: CompareOptions, was?: string): boolean {
-  const text = String(found.item[key] ?? '')
+  const text = textOf(found.item[key])
   if (found.origin === 'shipped' || options.again || text.trim() === '') return true
   return (options.written?.(found.ref) ?? (was === undefined ? undefined : options.written?.(was))) === bodyDigest(text)
 }

@@ -7,9 +7,9 @@ export const digest = (text: string): string => bytesToHex(sha256(utf8ToBytes(te
 /** The digest of an item or value, whatever the order of its fields. */
 export const itemDigest = (item: unknown): string =>
   digest(
-    JSON.stringify(item, (_key, value: unknown) =>
+    JSON.stringify(item ?? null, (_key, value: unknown) =>
       typeof value === 'object' && value !== null && !Array.isArray(value)
         ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
         : value,
-    ) ?? '',
+    ),
   )

@@ -8,7 +8,7 @@ import { gfmTable, gfmTableHtml } from 'micromark-extension-gfm-table'
  * every line's end for a break
  * @see https://spec.commonmark.org/0.31.2/#soft-line-breaks
  */
-export const htmlOf = (text: string): string => 
+export const htmlOf = (text: string): string =>
   withoutSoftBreaks(micromark(text, { extensions: [gfmTable()], htmlExtensions: [gfmTableHtml()] }).trim())
 
 const block = /^<\/?(?:p|h[1-6]|ul|ol|li|blockquote|pre|hr|table|thead|tbody|tr|th|td)\b/

@@ -13,11 +13,11 @@ export interface Outline {
  */
 export function outlinesIn(text: string): Outline[] | undefined {
   const found: Outline[] = []
-  let isOpml = false
+  const isOpml = { seen: false }
   const parser = new Parser(
     {
       onopentag(name, attributes) {
-        if (name === 'opml') isOpml = true
+        if (name === 'opml') isOpml.seen = true
         const link = attributes.htmlUrl ?? attributes.url ?? ''
         if (name === 'outline' && /^https?:\/\//.test(link))
           found.push({
@@ -31,5 +31,5 @@ export function outlinesIn(text: string): Outline[] | undefined {
   )
   parser.write(text)
   parser.end()
-  return isOpml ? found : undefined
+  return isOpml.seen ? found : undefined
 }

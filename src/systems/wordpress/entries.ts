@@ -39,8 +39,18 @@ export const removeEntry = (route: 'posts' | 'pages', difference: AnyDifference)
 
 /** The step that makes a removed post or page again from its copy, under its old slug and date. */
 export function entryAgain(route: 'posts' | 'pages', copy: unknown): Step {
-  const { title, content: text, excerpt, slug, status, date_gmt, parent, menu_order, categories, tags } =
-    entrySchema.parse(copy)
+  const {
+    title,
+    content: text,
+    excerpt,
+    slug,
+    status,
+    date_gmt,
+    parent,
+    menu_order,
+    categories,
+    tags,
+  } = entrySchema.parse(copy)
   const body = {
     title: title.raw,
     content: text.raw,

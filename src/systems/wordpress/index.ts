@@ -74,6 +74,7 @@ export const wordpress: System<WordPressSession> = {
     isOpen: ({ text }) => has(text, 'form#registerform'),
   },
   wears: (html, use) => html.includes(`/themes/${use}/`),
+  leadsOn: true,
   trial,
   shippedPlaces,
   showsShippedText,

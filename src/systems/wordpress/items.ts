@@ -66,8 +66,7 @@ export const pagesOf = (session: WordPressSession) =>
 export const commentsOf = (session: WordPressSession) =>
   // spam and what is in the bin are left out likewise
   session.shelf.read('comments', () => session.list('comments', commentSchema, 'status=all'))
-export const tagsOf = (session: WordPressSession) =>
-  session.shelf.read('tags', () => session.list('tags', termSchema))
+export const tagsOf = (session: WordPressSession) => session.shelf.read('tags', () => session.list('tags', termSchema))
 const uploadSchema = z.looseObject({
   id: z.number(),
   slug: z.string(),

@@ -68,7 +68,8 @@ export function placesIn<T extends { name: string; description: string }>(locati
   const places = new Map<string, T>()
   for (const [place, words] of kinds) {
     const free = locations.filter((one) => ![...places.values()].includes(one))
-    const own = free.find(({ name }) => name === place) ?? free.find((one) => words.test(`${one.name} ${one.description}`))
+    const own =
+      free.find(({ name }) => name === place) ?? free.find((one) => words.test(`${one.name} ${one.description}`))
     if (own) places.set(place, own)
   }
   const [first] = locations
@@ -117,20 +118,27 @@ export async function placedEntries(session: WordPressSession, menu: number): Pr
     })
 }
 
-const linkSchema = z.looseObject({ label: z.string(), url: z.string(), id: z.number().optional(), type: z.string().optional() })
+const linkSchema = z.looseObject({
+  label: z.string(),
+  url: z.string(),
+  id: z.number().optional(),
+  type: z.string().optional(),
+})
 
 /** The entries of a menu made of blocks. */
 export async function blockEntries(session: WordPressSession, content: string): Promise<MenuEntry[]> {
   const known = await targets(session)
-  return [...content.matchAll(/<!-- wp:navigation-(?:link|submenu) (\{.*?\}) \/?-->/g)].flatMap(([, settings = '{}']) => {
-    const link = linkSchema.safeParse(JSON.parse(settings)).data
-    if (!link) return []
-    const target = (link.type === 'category' ? known.category : known.page).get(link.id ?? 0)
-    // one that names an item but leads elsewhere is not as planned
-    return [
-      target && target.link === link.url
-        ? { ref: target.ref, label: decoded(link.label) }
-        : { link: link.url, label: decoded(link.label) },
-    ]
-  })
+  return [...content.matchAll(/<!-- wp:navigation-(?:link|submenu) (\{.*?\}) \/?-->/g)].flatMap(
+    ([, settings = '{}']) => {
+      const link = linkSchema.safeParse(JSON.parse(settings)).data
+      if (!link) return []
+      const target = (link.type === 'category' ? known.category : known.page).get(link.id ?? 0)
+      // one that names an item but leads elsewhere is not as planned
+      return [
+        target && target.link === link.url
+          ? { ref: target.ref, label: decoded(link.label) }
+          : { link: link.url, label: decoded(link.label) },
+      ]
+    },
+  )
 }

@@ -16,16 +16,22 @@ export const waitingOf = (session: WordPressSession): Promise<Waiting[]> =>
     const [{ themes }, screen] = await Promise.all([themesOf(session), session.screen('wp-admin/plugins.php')])
     const $ = load(screen.text)
     return [
-      ...themes.filter(({ hasUpdate }) => hasUpdate).map(({ id, update }) => {
-        const version = /\b\d+(?:\.\d+)+\b/.exec(load(update ?? '').text())?.[0] ?? ''
-        return { text: `theme ${id} ${version}`.trim(), kind: 'theme' as const, asset: id }
-      }),
+      ...themes
+        .filter(({ hasUpdate }) => hasUpdate)
+        .map(({ id, update }) => {
+          const version = /\b\d+(?:\.\d+)+\b/.exec(load(update ?? '').text())?.[0] ?? ''
+          return { text: `theme ${id} ${version}`.trim(), kind: 'theme' as const, asset: id }
+        }),
       ...$('tr.plugin-update-tr[data-plugin]')
         .toArray()
         .map((row) => {
           const asset = $(row).attr('data-plugin') ?? ''
           const version = /\b\d+(?:\.\d+)+\b/.exec($(row).text())?.[0] ?? ''
-          return { text: `add-on ${asset.replace(/\/.*|\.php$/g, '')} ${version}`.trim(), kind: 'plugin' as const, asset }
+          return {
+            text: `add-on ${asset.replace(/\/.*|\.php$/g, '')} ${version}`.trim(),
+            kind: 'plugin' as const,
+            asset,
+          }
         }),
     ]
   })

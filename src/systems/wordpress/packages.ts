@@ -28,7 +28,9 @@ export async function themesIn(files: readonly ArchiveFile[]): Promise<PackageFa
       parent: header(text, 'Template') || undefined,
       wants: wantedBy(text),
       blocks: files.some(({ path }) =>
-        ['templates', 'block-templates'].some((part) => path === `${folder === '' ? '' : `${folder}/`}${part}/index.html`),
+        ['templates', 'block-templates'].some(
+          (part) => path === `${folder === '' ? '' : `${folder}/`}${part}/index.html`,
+        ),
       ),
     })
   }

@@ -46,6 +46,9 @@ export async function recognise(look: Look): Promise<Recognised | undefined> {
       address: folder(front.url, /wp-admin\/setup-config\.php.*/),
       trouble: 'its files are there, but it was not told which database to use',
     }
+  // where a log-in page stands in front of it, visitors see nothing else
+  if (/\/wp-login\.php/.test(front.url) && has(front.text, 'form#loginform'))
+    return { ...known, state: 'set up', address: folder(front.url, /wp-login\.php.*/) }
   if (!saysSo(front)) return undefined
   const root = rootSchema.safeParse(await jsonAt(look, '?rest_route=/'))
   const home = root.success ? root.data.home : front.url

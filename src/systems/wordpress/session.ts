@@ -50,7 +50,8 @@ export class WordPressSession implements SignedIn {
     if (!isLost(answer)) return answer
     await this.#renew()
     const again = await send()
-    if (isLost(again)) throw UnpackError.of('session-lost', { address: this.visitor.home })
+    // the token was given to the owner: whoever does not take it takes none
+    if (isLost(again)) throw UnpackError.of('area-closed', { address: this.visitor.home })
     return again
   }
 
@@ -73,6 +74,9 @@ export class WordPressSession implements SignedIn {
   read<T>(answer: Answer, schema: z.ZodType<T>): T {
     const parsed = schema.safeParse(jsonOf(answer))
     if (parsed.success) return parsed.data
+    // where the server itself stops the way to it, no answer of the system's own comes
+    if (answer.status >= 400 && answer.status < 500 && !failure.safeParse(jsonOf(answer)).success)
+      throw UnpackError.of('area-closed', { address: this.visitor.home })
     throw UnpackError.of('screen-unexpected', { url: answer.url, wanted: 'the list of items' }, { page: answer.text })
   }
 

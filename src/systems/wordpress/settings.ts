@@ -8,10 +8,7 @@ export type Settings<K extends string> = Readonly<
 >
 
 /** The step of an area that is nothing but settings: what differs, by the system's own names. */
-export function settingSteps<K extends string>(
-  differences: readonly AnyDifference[],
-  settings: Settings<K>,
-): Step[] {
+export function settingSteps<K extends string>(differences: readonly AnyDifference[], settings: Settings<K>): Step[] {
   return differences.flatMap((difference) => {
     if (difference.is === 'left over') return []
     const wanted = difference.wanted as Readonly<Record<string, Value | undefined>>

@@ -42,7 +42,11 @@ export function ships(baseline: Baseline): Reading {
       },
     ],
     categories: [
-      { id: 1, item: { ...words.category, description: '', parent: '', default: true }, marks: { ...shipped, needed: !relieved } },
+      {
+        id: 1,
+        item: { ...words.category, description: '', parent: '', default: true },
+        marks: { ...shipped, needed: !relieved },
+      },
     ],
     pages: [
       { id: 2, item: { ...words.page, state: 'published' }, marks: shipped },

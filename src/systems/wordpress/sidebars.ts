@@ -52,7 +52,9 @@ export const blockFor = (part: string): string => `<!-- wp:${blocks[part as Part
 /** Which of our parts a widget shows; `other` for anything else. */
 export function partIn({ id_base, instance }: Widget): string {
   const content = instance?.raw?.content ?? ''
-  const found = (Object.entries(blocks) as [Part, string][]).filter(([, block]) => content.includes(`<!-- wp:${block} `))
+  const found = (Object.entries(blocks) as [Part, string][]).filter(([, block]) =>
+    content.includes(`<!-- wp:${block} `),
+  )
   return id_base === 'block' && found.length === 1 && found[0] ? found[0][0] : 'other'
 }
 

@@ -30,10 +30,7 @@ export async function readEntries(session: StandInSession, room: 'posts' | 'page
 }
 
 /** The text that a step writes: where none stands yet, or where another is wanted. */
-export function bodyIn(difference: {
-  wanted: { body?: string }
-  fields?: readonly string[]
-}): { body?: TextOf } {
+export function bodyIn(difference: { wanted: { body?: string }; fields?: readonly string[] }): { body?: TextOf } {
   const { body } = difference.wanted
   const writes = difference.fields?.includes('body') ?? true
   return body !== undefined && writes ? { body: bodyOf(body) } : {}
@@ -42,7 +39,7 @@ export function bodyIn(difference: {
 /** The step that makes a removed one again from its copy. */
 export function entryAgain(room: 'posts' | 'pages', copy: unknown): Step {
   const fields = Object.fromEntries(
-    Object.entries(copySchema.parse(copy)).filter((entry): entry is [string, string] => entry[1] !== undefined),
+    Object.entries(copySchema.parse(copy)).filter((entry): entry is [string, string] => typeof entry[1] === 'string'),
   )
   return Step.of(items, { room, fields }, { proves: [], gives: `${room}/${fields.slug ?? ''}` })
 }

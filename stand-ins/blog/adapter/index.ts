@@ -1,14 +1,4 @@
-import {
-  digest,
-  foldSpace,
-  formOn,
-  has,
-  strippedText,
-  textBlocks,
-  type Answer,
-  type Screen,
-  type System,
-} from 'unpack'
+import { digest, foldSpace, formOn, has, strippedText, textBlocks, type Answer, type Screen, type System } from 'unpack'
 import { load } from 'cheerio'
 import { addOns } from './areas/addOns.js'
 import { address } from './areas/address.js'
@@ -110,6 +100,7 @@ export const standInBlogSystem: System<StandInSession> = {
   feed: '/feed.xml',
   signUp: { place: 'join', isOpen: ({ text }) => has(text, 'form#join') },
   wears: (html, use) => load(html)('meta[name=theme]').attr('content') === use,
+  leadsOn: true,
   trial,
   shippedPlaces: () => [
     { area: 'posts', place: '/post/a-first-post' },

@@ -11,6 +11,10 @@ export async function recognise({ front, get }: Look): Promise<Recognised | unde
   const version = generator.exec($('meta[name=generator]').attr('content') ?? '')?.[1]
   if (version === undefined) return undefined
   const known = { id: 'stand-in-blog', name: 'Stand-in blog', version, proven: version === PROVEN }
+  if (front.status === 503)
+    return { ...known, state: 'broken', address: front.url, trouble: 'it is closed for maintenance (HTTP 503)' }
+  // where a log-in page stands in front of it, visitors see nothing else
+  if ($('form#enter').length > 0) return { ...known, state: 'set up', address: front.url.replace(/enter\/?$/, '') }
   if ($('form#first-run').length > 0)
     return { ...known, state: 'first-run', address: front.url.replace(/setup\/?$/, '') }
   const links = (selector: string) => [

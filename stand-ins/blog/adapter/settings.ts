@@ -1,4 +1,4 @@
-import { Step, type AnyDifference, type Carrier, type IdOf, type Value } from 'unpack'
+import { Step, textOf, type AnyDifference, type Carrier, type IdOf, type Value } from 'unpack'
 import type { StandInSession } from './session.js'
 
 export type Fields = Readonly<Record<string, string | IdOf>>
@@ -24,6 +24,11 @@ export function settingSteps<K extends string>(
     return Object.keys(fields).length === 0 ? [] : [Step.of(carrier, fields, { proves: [difference] })]
   })
 }
+
+/** A field of the form that takes a value as it is. */
+export const as =
+  (field: string) =>
+  (value: Value): Fields => ({ [field]: textOf(value) })
 
 /** A box on a form: ticked or not. */
 export const box = (on: boolean): '1' | '' => (on ? '1' : '')

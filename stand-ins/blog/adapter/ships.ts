@@ -51,9 +51,7 @@ export function ships(baseline: Baseline): Reading {
       item: { use, active: index === 0, version: '1.0' },
       marks: { ...shipped, needed: use === used },
     })),
-    addOns: [
-      { id: 1, item: { use: 'smileys', active: false, version: '1.0', updates: 'by hand' }, marks: shipped },
-    ],
+    addOns: [{ id: 1, item: { use: 'smileys', active: false, version: '1.0', updates: 'by hand' }, marks: shipped }],
     frontPage: [{ id: 'frontPage', item: { page: '', posts: '' } }],
     menus: [
       {

@@ -11,6 +11,7 @@ export const trial: NonNullable<System<StandInSession>['trial']> = {
     return answer.text.includes(text) ? 'shown' : 'refused'
   },
   async remove(session, text) {
+    session.shelf.forget('comments')
     for (const { id, cells } of await session.rows('comments'))
       if (cells[1]?.includes(text))
         await session.send('comments', { form: `remove-${id}`, to: `comments/${id}/remove` })

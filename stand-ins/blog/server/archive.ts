@@ -1,4 +1,4 @@
-import { fromBuffer } from 'yauzl'
+import { fromBuffer, type Entry } from 'yauzl'
 import type { Package } from './model.js'
 
 const MOST_BYTES = 32 * 1024 * 1024
@@ -16,7 +16,7 @@ function filesOf(bytes: Buffer): Promise<Map<string, string> | undefined> {
       }
       const files = new Map<string, string>()
       let total = 0
-      zip.on('entry', (entry) => {
+      zip.on('entry', (entry: Entry) => {
         total += entry.uncompressedSize
         if (total > MOST_BYTES || entry.fileName.endsWith('/')) {
           if (total > MOST_BYTES) fail()

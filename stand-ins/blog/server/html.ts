@@ -42,11 +42,11 @@ export function form(options: {
       ? `<select name="${name}">${choices.map((choice) => `<option value="${esc(choice)}"${choice === value ? ' selected' : ''}>${esc(choice || '(none)')}</option>`).join('')}</select>`
       : kind === 'file'
         ? `<input type="file" name="${name}">`
-      : kind === 'long'
-        ? `<textarea name="${name}" rows="12">\n${esc(value)}</textarea>`
-        : kind === 'box'
-          ? `<input type="checkbox" name="${name}" value="1"${value === '1' ? ' checked' : ''}>`
-          : `<input name="${name}" type="${kind ?? 'text'}" value="${esc(value)}">`
+        : kind === 'long'
+          ? `<textarea name="${name}" rows="12">\n${esc(value)}</textarea>`
+          : kind === 'box'
+            ? `<input type="checkbox" name="${name}" value="1"${value === '1' ? ' checked' : ''}>`
+            : `<input name="${name}" type="${kind ?? 'text'}" value="${esc(value)}">`
     return `<label>${esc(label)}</label>${input}`
   })
   return `<form id="${options.id}" method="post" action="${options.action}"${options.fields.some(({ kind }) => kind === 'file') ? ' enctype="multipart/form-data"' : ''}><input type="hidden" name="token" value="${options.token}">${fields.join('')}<button>${esc(options.button)}</button></form>`

@@ -16,7 +16,17 @@ export function setUp(
     searchEngines: owner.searchEngines,
   })
   const { username, email, password } = owner
-  blog.accounts.push({ id: 1, username, first: '', last: '', shown: username, email, password, made: at, role: 'owner' })
+  blog.accounts.push({
+    id: 1,
+    username,
+    first: '',
+    last: '',
+    shown: username,
+    email,
+    password,
+    made: at,
+    role: 'owner',
+  })
   blog.categories.push({ id: 1, name: 'Everything', slug: 'everything', description: '', parent: 0 })
   blog.linkCategories.push({ id: 1, name: 'Elsewhere', slug: 'elsewhere' })
   blog.links.push({
@@ -69,7 +79,10 @@ export function setUp(
     },
   )
   const theme = { version: '1.0', automatic: false, places: ['main'], sidebars: ['main'] }
-  blog.themes.push({ ...theme, id: 1, name: 'plain', active: true }, { ...theme, id: 2, name: 'plainer', active: false })
+  blog.themes.push(
+    { ...theme, id: 1, name: 'plain', active: true },
+    { ...theme, id: 2, name: 'plainer', active: false },
+  )
   blog.addOns.push({ id: 1, name: 'smileys', version: '1.0', active: false, automatic: false })
   blog.menus.main = [{ kind: 'page', to: '2', label: 'An example page' }]
   blog.sidebars.main = ['latest posts', 'archives']

@@ -1,3 +1,4 @@
+import { textOf } from '../../../core/value.js'
 import type { PublishingItem } from '../../../core/areas/publishing.js'
 import type { AreaOnSystem } from '../../system.js'
 import { Step } from '../../step.js'
@@ -8,8 +9,8 @@ import type { WordPressSession } from '../session.js'
 import { settingSteps, type Settings } from '../settings.js'
 
 const settings: Settings<keyof PublishingItem> = {
-  postsPerPage: (value) => ({ posts_per_page: String(value) }),
-  feedPosts: (value) => ({ posts_per_rss: String(value) }),
+  postsPerPage: (value) => ({ posts_per_page: textOf(value) }),
+  feedPosts: (value) => ({ posts_per_rss: textOf(value) }),
   feedShows: (value) => ({ rss_use_excerpt: value === 'summary' ? '1' : '0' }),
   newPostNotices: (value) => ({ ping_sites: (value as readonly string[]).join('\n') }),
 }

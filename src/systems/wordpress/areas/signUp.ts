@@ -16,9 +16,7 @@ const settings: Settings<keyof SignUpItem> = {
 export const signUp: AreaOnSystem<'signUp', WordPressSession> = {
   async read(session) {
     const { values } = await optionsOf(session)
-    return [
-      { id: 'signUp', item: { open: values.users_can_register === '1', role: roleIn(values.default_role) } },
-    ]
+    return [{ id: 'signUp', item: { open: values.users_can_register === '1', role: roleIn(values.default_role) } }]
   },
   translate: (differences) => settingSteps(differences, settings),
 }

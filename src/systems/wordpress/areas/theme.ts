@@ -16,7 +16,7 @@ export const theme: AreaOnSystem<'theme', WordPressSession> = {
     // known by its archive until it is there, by its own screen then
     const parent = packages.theme[planned?.use ?? '']?.parent
     const inUse = planned?.use ?? used?.id
-    return themes.map(({ id, name, version, active }) => ({
+    return themes.map(({ id, name, version, active, blockTheme }) => ({
       id,
       item: { use: id, active, version: version ?? '' },
       marks: {
@@ -25,7 +25,7 @@ export const theme: AreaOnSystem<'theme', WordPressSession> = {
         known: true,
         needed: id === inUse || id === parent || name === used?.parent,
       },
-      copy: { use: id, version },
+      copy: { use: id, version, blocks: blockTheme },
     }))
   },
   translate: (differences, { baseline }) =>
@@ -33,18 +33,28 @@ export const theme: AreaOnSystem<'theme', WordPressSession> = {
       const proves = [difference]
       const { ref } = difference
       if (difference.is === 'left over')
-        return [Step.of(themeLinks, { use: difference.found.item.use, go: 'delete' }, { proves, after: afterTheme(baseline) })]
+        return [
+          Step.of(
+            themeLinks,
+            { use: difference.found.item.use, go: 'delete' },
+            { proves, after: afterTheme(baseline) },
+          ),
+        ]
       const { use, active } = difference.wanted
       const own = baseline.packages.theme[use]
       const lacking = difference.is === 'missing' || difference.fields.includes('version')
       return [
         ...(lacking
           ? [
-              Step.of(installTheme, { use, bytes: own?.bytes }, {
-                proves,
-                gives: ref,
-                after: own?.parent === undefined ? [] : [`theme/${own.parent}`],
-              }),
+              Step.of(
+                installTheme,
+                { use, bytes: own?.bytes },
+                {
+                  proves,
+                  gives: ref,
+                  after: own?.parent === undefined ? [] : [`theme/${own.parent}`],
+                },
+              ),
             ]
           : []),
         ...(active && (difference.is === 'missing' || difference.fields.includes('active'))

@@ -36,7 +36,8 @@ export const accounts: Carrier<AccountFields, WordPressSession> = {
     if (answer.status !== 201 && code !== 'existing_user_login') return [{ refused: code }]
     const login = { username: load.username, password: new Secret(load.password) }
     const visitor = session.visitor.another()
-    if (!(await logIn(visitor, login))) return [{ refused: 'the new account did not open the site; the old one is kept' }]
+    if (!(await logIn(visitor, login)))
+      return [{ refused: 'the new account did not open the site; the old one is kept' }]
     session.become(login, visitor)
     return [{ id: made.safeParse(jsonOf(answer)).data?.id }]
   },

@@ -25,7 +25,9 @@ export const autoUpdates: Carrier<AutoUpdateFields, WordPressSession> = {
     if (!load) return []
     const { themes, token } = await themesOf(session)
     const all =
-      load.type === 'theme' ? themes.map(({ id }) => id) : (await pluginsOf(session)).map(({ plugin }) => `${plugin}.php`)
+      load.type === 'theme'
+        ? themes.map(({ id }) => id)
+        : (await pluginsOf(session)).map(({ plugin }) => `${plugin}.php`)
     const folder = (asset: string) => asset.replace(/\/.*|\.php$/g, '')
     const assets = all.filter((asset) =>
       load.use === undefined ? !load.but?.includes(folder(asset)) : folder(asset) === load.use,

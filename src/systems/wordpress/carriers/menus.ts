@@ -40,7 +40,8 @@ export const menus: Carrier<MenuFields, WordPressSession> = {
 
 const made = z.looseObject({ id: z.number() })
 const taken = z.looseObject({ data: z.looseObject({ term_id: z.number() }) })
-const has = (places: Iterable<string>): string => `the theme in use has no such place; it has: ${[...places].join(', ') || 'none'}`
+const has = (places: Iterable<string>): string =>
+  `the theme in use has no such place; it has: ${[...places].join(', ') || 'none'}`
 
 async function putPlaced({ place, entries }: Load, session: WordPressSession): Promise<string | undefined> {
   const [locations, all] = await Promise.all([locationsOf(session), placedMenusOf(session)])

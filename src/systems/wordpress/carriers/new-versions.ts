@@ -30,7 +30,8 @@ export const newVersions: Carrier<object, WordPressSession> = {
       session.shelf.forget('front')
       const read = outcome.safeParse(jsonOf(answer)).data
       const after = before === undefined ? await looksBroken(session) : undefined
-      if (after !== undefined) troubles.push(`${text}: taken, and since then ${after}; ask its makers, or put the older version back`)
+      if (after !== undefined)
+        troubles.push(`${text}: taken, and since then ${after}; ask its makers, or put the older version back`)
       else if (!read?.success) troubles.push(`${text}: ${read?.data?.errorCode ?? `HTTP ${answer.status}`}`)
       if (after !== undefined) break
     }

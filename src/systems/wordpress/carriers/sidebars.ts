@@ -35,9 +35,7 @@ export const sidebars: Carrier<SidebarFields, WordPressSession> = {
     const failed = responses.find(({ status }) => status >= 400)
     if (failed) return [{ refused: refusal(failed.status, failed.body) }]
     // made in one request, the first is forgotten by the sidebar: it is told the whole list
-    const widgets = responses
-      .slice(sidebar.widgets.length)
-      .flatMap(({ body }) => made.safeParse(body).data?.id ?? [])
+    const widgets = responses.slice(sidebar.widgets.length).flatMap(({ body }) => made.safeParse(body).data?.id ?? [])
     const answer = await session.rest('POST', `/wp/v2/sidebars/${sidebar.id}`, '', { widgets })
     return [answer.status === 200 ? {} : { refused: refusal(answer.status, jsonOf(answer)) }]
   },

@@ -1,7 +1,7 @@
 import type { AreaOnSystem } from 'unpack'
 import { settings } from '../carriers/forms.js'
 import type { StandInSession } from '../session.js'
-import { settingSteps } from '../settings.js'
+import { as, settingSteps } from '../settings.js'
 
 export const address: AreaOnSystem<'address', StandInSession> = {
   async read(session) {
@@ -9,5 +9,5 @@ export const address: AreaOnSystem<'address', StandInSession> = {
     // one that was never told is found wherever it is asked at
     return [{ id: 'address', item: { address: own || session.visitor.home } }]
   },
-  translate: (differences) => settingSteps(differences, settings, { address: (to) => ({ address: String(to) }) }),
+  translate: (differences) => settingSteps(differences, settings, { address: as('address') }),
 }

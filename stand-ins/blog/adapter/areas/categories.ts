@@ -22,7 +22,12 @@ export const categories: AreaOnSystem<'categories', StandInSession> = {
       return {
         id,
         item,
-        marks: { place: id === 1, untouched: known && item.description === '', known, needed: data.needed === 'true' && !relieved },
+        marks: {
+          place: id === 1,
+          untouched: known && item.description === '',
+          known,
+          needed: data.needed === 'true' && !relieved,
+        },
         address: new URL(`category/${data.path ?? ''}`, session.visitor.home).href,
         copy: item,
       }

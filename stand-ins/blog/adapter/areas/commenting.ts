@@ -1,7 +1,7 @@
 import type { AreaOnSystem, ItemOf } from 'unpack'
 import { visitors } from '../carriers/forms.js'
 import type { StandInSession } from '../session.js'
-import { box, settingSteps } from '../settings.js'
+import { as, box, settingSteps } from '../settings.js'
 
 export const commenting: AreaOnSystem<'commenting', StandInSession> = {
   async read(session) {
@@ -16,7 +16,7 @@ export const commenting: AreaOnSystem<'commenting', StandInSession> = {
   translate: (differences) =>
     settingSteps<keyof ItemOf<'commenting'>>(differences, visitors, {
       allowed: (value) => ({ commentsAllowed: box(value === true) }),
-      approve: (value) => ({ approve: String(value) }),
-      linksBeforeApproval: (value) => ({ linksBeforeApproval: String(value) }),
+      approve: as('approve'),
+      linksBeforeApproval: as('linksBeforeApproval'),
     }),
 }

@@ -1,4 +1,4 @@
-import { refOf, type AreaOnSystem, type IdOf } from 'unpack'
+import { refOf, textOf, type AreaOnSystem, type IdOf } from 'unpack'
 import { publishing } from '../carriers/forms.js'
 import type { StandInSession } from '../session.js'
 import { settingSteps } from '../settings.js'
@@ -19,7 +19,7 @@ export const frontPage: AreaOnSystem<'frontPage', StandInSession> = {
   },
   translate: (differences) =>
     settingSteps(differences, publishing, {
-      page: (ref) => ({ frontPage: idOf(String(ref)) }),
-      posts: (ref) => ({ postsPage: idOf(String(ref)) }),
+      page: (ref) => ({ frontPage: idOf(textOf(ref)) }),
+      posts: (ref) => ({ postsPage: idOf(textOf(ref)) }),
     }),
 }

@@ -8,7 +8,12 @@ export const linkCategories: AreaOnSystem<'linkCategories', StandInSession> = {
     const rows = await session.rows('link-categories')
     return rows.map(({ id, data: { name = '', slug = '' } }) => {
       const ships = name === 'Elsewhere' && slug === 'elsewhere'
-      return { id, item: { name, slug }, marks: { place: id === 1, untouched: ships, known: ships }, copy: { name, slug } }
+      return {
+        id,
+        item: { name, slug },
+        marks: { place: id === 1, untouched: ships, known: ships },
+        copy: { name, slug },
+      }
     })
   },
   translate: (differences) =>

@@ -6,8 +6,10 @@ type Entry = ItemOf<'menus'>['entries'][number]
 const SHIPPED = 'An example page'
 
 export const menus: AreaOnSystem<'menus', StandInSession> = {
-  async read(session) {
-    const [rows, pages, categories] = await Promise.all(['menus', 'pages', 'categories'].map((room) => session.rows(room)))
+  async read(session, { menus: planned = {} }) {
+    const [rows, pages, categories] = await Promise.all(
+      ['menus', 'pages', 'categories'].map((room) => session.rows(room)),
+    )
     const slugAt = (number: string, kind = '') =>
       (kind === 'page' ? pages : categories)?.find(({ id }) => String(id) === number)?.data.slug
     const entryIn = (line: string): Entry[] => {
@@ -16,16 +18,15 @@ export const menus: AreaOnSystem<'menus', StandInSession> = {
       const slug = slugAt(to, kind)
       return slug === undefined ? [] : [{ ref: refOf(kind === 'page' ? 'pages' : 'categories', slug), label }]
     }
-    return (rows ?? []).map(({ name: place, data }) => {
+    // an empty place is the theme's, and nobody's as long as nothing is planned for it
+    const own = (rows ?? []).filter(({ name, data }) => data.lines !== '' || name in planned)
+    return own.map(({ name: place, data }) => {
       const lines = (data.lines ?? '').split('\n').filter((line) => line !== '')
-      const entries = lines.flatMap(entryIn)
-      const ships = lines.length === 1 && lines[0]?.endsWith(SHIPPED) === true
-      const empty = lines.length === 0
+      const ships = lines.length === 0 || (lines.length === 1 && lines[0]?.endsWith(SHIPPED) === true)
       return {
         id: place,
-        item: { place, entries },
-        // an empty place is the theme's
-        marks: { place: ships || empty, untouched: ships || empty, known: ships || empty, needed: empty },
+        item: { place, entries: lines.flatMap(entryIn) },
+        marks: { place: ships, untouched: ships, known: ships },
         copy: { place, lines },
       }
     })

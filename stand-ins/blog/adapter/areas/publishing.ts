@@ -1,7 +1,7 @@
 import type { AreaOnSystem, ItemOf } from 'unpack'
 import { publishing as carrier } from '../carriers/forms.js'
 import type { StandInSession } from '../session.js'
-import { settingSteps } from '../settings.js'
+import { as, settingSteps } from '../settings.js'
 
 export const publishing: AreaOnSystem<'publishing', StandInSession> = {
   async read(session) {
@@ -17,10 +17,10 @@ export const publishing: AreaOnSystem<'publishing', StandInSession> = {
   },
   translate: (differences) =>
     settingSteps<keyof ItemOf<'publishing'>>(differences, carrier, {
-      postsPerPage: (value) => ({ postsPerPage: String(value) }),
-      postAddress: (value) => ({ postAddress: String(value) }),
-      feedPosts: (value) => ({ feedPosts: String(value) }),
-      feedShows: (value) => ({ feedShows: String(value) }),
+      postsPerPage: as('postsPerPage'),
+      postAddress: as('postAddress'),
+      feedPosts: as('feedPosts'),
+      feedShows: as('feedShows'),
       newPostNotices: (value) => ({ notices: (value as readonly string[]).join('\n') }),
     }),
 }

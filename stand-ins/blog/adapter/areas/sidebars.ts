@@ -5,19 +5,20 @@ import type { StandInSession } from '../session.js'
 const SHIPPED = 'latest posts\narchives'
 
 export const sidebars: AreaOnSystem<'sidebars', StandInSession> = {
-  async read(session) {
+  async read(session, { sidebars: planned = {} }) {
     const rows = await session.rows('sidebars')
-    return rows.map(({ name: place, data: { lines = '' } }) => {
-      const ships = lines === SHIPPED
-      const empty = lines === ''
-      return {
-        id: place,
-        item: { place, parts: lines.split('\n').filter((line) => line !== '') },
-        // an empty one is the theme's
-        marks: { place: ships || empty, untouched: ships || empty, known: ships || empty, needed: empty },
-        copy: { place, lines },
-      }
-    })
+    // an empty one is the theme's, and nobody's as long as nothing is planned for it
+    return rows
+      .filter(({ name, data }) => data.lines !== '' || name in planned)
+      .map(({ name: place, data: { lines = '' } }) => {
+        const ships = lines === SHIPPED || lines === ''
+        return {
+          id: place,
+          item: { place, parts: lines.split('\n').filter((line) => line !== '') },
+          marks: { place: ships, untouched: ships, known: ships },
+          copy: { place, lines },
+        }
+      })
   },
   translate: (differences) =>
     differences.map((difference) => {

@@ -1,7 +1,7 @@
 import type { AreaOnSystem, ItemOf } from 'unpack'
 import { visitors } from '../carriers/forms.js'
 import type { StandInSession } from '../session.js'
-import { box, settingSteps } from '../settings.js'
+import { as, box, settingSteps } from '../settings.js'
 
 export const signUp: AreaOnSystem<'signUp', StandInSession> = {
   async read(session) {
@@ -11,6 +11,6 @@ export const signUp: AreaOnSystem<'signUp', StandInSession> = {
   translate: (differences) =>
     settingSteps<keyof ItemOf<'signUp'>>(differences, visitors, {
       open: (value) => ({ joinOpen: box(value === true) }),
-      role: (value) => ({ joinRole: String(value) }),
+      role: as('joinRole'),
     }),
 }

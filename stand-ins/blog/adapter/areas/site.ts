@@ -1,9 +1,9 @@
-import { refOf, type AreaOnSystem, type ItemOf } from 'unpack'
+import { refOf, textOf, type AreaOnSystem, type ItemOf } from 'unpack'
 import { Step } from 'unpack'
 import { firstRun } from '../carriers/first-run.js'
 import { settings } from '../carriers/forms.js'
 import type { StandInSession } from '../session.js'
-import { settingSteps } from '../settings.js'
+import { as, settingSteps } from '../settings.js'
 
 type SiteItem = ItemOf<'site'>
 const hidden = (value: unknown): '1' | '' => (value === 'turned away' ? '1' : '')
@@ -30,15 +30,15 @@ export const site: AreaOnSystem<'site', StandInSession> = {
   translate(differences, here) {
     if (!here.firstRun)
       return settingSteps<keyof SiteItem>(differences, settings, {
-        title: (value) => ({ title: String(value) }),
-        description: (value) => ({ description: String(value) }),
+        title: as('title'),
+        description: as('description'),
         language: (value) => ({ language: language(value) }),
-        timezone: (value) => ({ timezone: String(value) }),
-        date: (value) => ({ date: String(value) }),
-        time: (value) => ({ time: String(value) }),
-        weekStarts: (value) => ({ weekStarts: String(value) }),
-        contact: (value) => ({ contact: String(value) }),
-        icon: (value) => ({ icon: { idOf: String(value) } }),
+        timezone: as('timezone'),
+        date: as('date'),
+        time: as('time'),
+        weekStarts: as('weekStarts'),
+        contact: as('contact'),
+        icon: (value) => ({ icon: { idOf: textOf(value) } }),
         searchEngines: (value) => ({ hidden: hidden(value) }),
       })
     return differences.flatMap((difference) => {

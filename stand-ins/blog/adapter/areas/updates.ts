@@ -2,7 +2,7 @@ import { Step, type AreaOnSystem, type ItemOf } from 'unpack'
 import { updateRules } from '../carriers/forms.js'
 import { newVersions } from '../carriers/packages.js'
 import type { StandInSession } from '../session.js'
-import { box, settingSteps } from '../settings.js'
+import { as, box, settingSteps } from '../settings.js'
 
 const byItself = (value: string | undefined) => (value === '1' ? 'automatic' : 'by hand')
 
@@ -19,7 +19,7 @@ export const updates: AreaOnSystem<'updates', StandInSession> = {
   },
   translate: (differences) => [
     ...settingSteps<keyof ItemOf<'updates'>>(differences, updateRules, {
-      system: (value) => ({ system: String(value) }),
+      system: as('system'),
       themes: (value) => ({ themes: box(value === 'automatic') }),
       addOns: (value) => ({ addOns: box(value === 'automatic') }),
     }),

@@ -16,7 +16,8 @@ export const install: Carrier<PackageFields, StandInSession> = {
   async carry([load], session) {
     if (!load) return []
     const { room, use, bytes } = load
-    if (!bytes) return [await session.send(`${room}/new`, { form: 'catalogue', to: `${room}/catalogue`, changes: { name: use } })]
+    if (!bytes)
+      return [await session.send(`${room}/new`, { form: 'catalogue', to: `${room}/catalogue`, changes: { name: use } })]
     const part = { name: `${use}.zip`, type: 'application/zip', bytes }
     return [await session.send(`${room}/new`, { file: { field: 'archive', part } })]
   },

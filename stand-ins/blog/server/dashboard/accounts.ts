@@ -4,7 +4,11 @@ import type { Office } from './office.js'
 /** Accounts: a list, a form for another owner, and one to remove each, with an heir for what it made. */
 export function accounts(office: Office, blog: Blog): void {
   office.get('/accounts', (_request, reply) => {
-    const rows = blog.accounts.map(({ id, username, role }) => ({ id, marks: { name: username, role }, cells: [username] }))
+    const rows = blog.accounts.map(({ id, username, role }) => ({
+      id,
+      marks: { name: username, role },
+      cells: [username],
+    }))
     return office.screen(reply, 'accounts', office.table(rows, 'accounts'))
   })
   office.get('/accounts/:id', (request, reply) => {

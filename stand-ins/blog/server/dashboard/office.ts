@@ -63,7 +63,7 @@ export class Office {
             .status(403)
             .type('text/html')
             .send(simple('Expired', 'expired', 'This form has expired.'))
-        const taken = await take(fields, Number(request.params.id), request as Asked, file)
+        const taken = await take(fields, Number(request.params.id), request, file)
         if (typeof taken === 'string')
           return reply
             .status(422)

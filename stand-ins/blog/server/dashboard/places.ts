@@ -25,8 +25,16 @@ export function places(office: Office, blog: Blog): void {
       return office.screen(reply, room, office.editor(request, `/${room}/${id}`, fields))
     })
   }
-  of('menus', () => blog.menus, ({ kind, to, label }) => `${kind} ${to} ${label}`)
-  of('sidebars', () => blog.sidebars, (part) => part)
+  of(
+    'menus',
+    () => blog.menus,
+    ({ kind, to, label }) => `${kind} ${to} ${label}`,
+  )
+  of(
+    'sidebars',
+    () => blog.sidebars,
+    (part) => part,
+  )
   office.post('/menus/:id', '/menus', (body, _id, request) => {
     const entries = lines(body.lines).map((line): MenuEntry | undefined => {
       const [, kind, to = '', label = ''] = /^(page|category|link) (\S+) (.+)$/.exec(line) ?? []

@@ -17,11 +17,15 @@ export function profile(office: Office, blog: Blog): void {
     const name = `<p id="me" data-id="${own?.id}">${esc(own?.username ?? '')}</p>`
     return office.screen(reply, 'profile', name + office.editor(request, '/profile', fields))
   })
-  office.post('/profile', '/profile', ({ first = '', last = '', shown = '', email = '', password = '' }, _id, request) => {
-    const own = me(request)
-    if (!own) return 'Nobody is there.'
-    if (password !== '' && password.length < 10) return 'That password is too short.'
-    Object.assign(own, { first, last, shown, email, ...(password !== '' && { password }) })
-    return undefined
-  })
+  office.post(
+    '/profile',
+    '/profile',
+    ({ first = '', last = '', shown = '', email = '', password = '' }, _id, request) => {
+      const own = me(request)
+      if (!own) return 'Nobody is there.'
+      if (password !== '' && password.length < 10) return 'That password is too short.'
+      Object.assign(own, { first, last, shown, email, ...(password !== '' && { password }) })
+      return undefined
+    },
+  )
 }

@@ -61,7 +61,7 @@ export function settings(office: Office, blog: Blog, mailPort?: number): void {
 async function askByMail(office: Office, blog: Blog, address: string, port: number): Promise<void> {
   const key = randomBytes(12).toString('hex')
   blog.waitingContact = { address, key }
-  const home = blog.settings.address || `${here(office)}`
+  const home = blog.settings.address || here(office)
   await sendMail(port, {
     to: address,
     subject: `[${blog.settings.title}] Is this your address?`,

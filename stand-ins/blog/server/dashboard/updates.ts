@@ -17,7 +17,12 @@ export function updates(office: Office, blog: Blog): void {
       marks: { kind, name: own.name, version: offer.version },
       cells: [own.name, `${own.version} → ${offer.version}`],
     }))
-    const box = (name: string, label: string, on: boolean) => ({ name, label, value: on ? '1' : '', kind: 'box' as const })
+    const box = (name: string, label: string, on: boolean) => ({
+      name,
+      label,
+      value: on ? '1' : '',
+      kind: 'box' as const,
+    })
     const fields = [
       { name: 'system', label: 'New versions of the system', value: system, choices: systems },
       box('themes', 'Themes update themselves', themes),

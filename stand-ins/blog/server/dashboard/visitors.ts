@@ -6,7 +6,12 @@ const roles = ['reader', 'writer', 'editor']
 
 /** What visitors may do: comment, and make an account. */
 export function visitors(office: Office, blog: Blog): void {
-  const box = (name: string, label: string, on: boolean) => ({ name, label, value: on ? '1' : '', kind: 'box' as const })
+  const box = (name: string, label: string, on: boolean) => ({
+    name,
+    label,
+    value: on ? '1' : '',
+    kind: 'box' as const,
+  })
   office.get('/visitors', (request, reply) => {
     const { settings: now } = blog
     const fields = [

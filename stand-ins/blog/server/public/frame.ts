@@ -55,9 +55,7 @@ export class Frame {
 
   /** Published posts whose time has come, the latest first. */
   posts(): Post[] {
-    return this.blog.posts
-      .filter(({ state }) => state === 'published')
-      .sort((a, b) => b.date.localeCompare(a.date))
+    return this.blog.posts.filter(({ state }) => state === 'published').sort((a, b) => b.date.localeCompare(a.date))
   }
 
   #entry({ kind, to, label }: MenuEntry): string {
@@ -98,7 +96,9 @@ export class Frame {
     const parts: Record<string, () => string[]> = {
       'latest posts': () => posts.slice(0, 5).map((post) => link(postPlace(blog, post), post.title)),
       'latest comments': () =>
-        blog.comments.filter(({ state }) => state === 'shown').map(({ by, text }) => `<li>${esc(by)}: ${esc(text)}</li>`),
+        blog.comments
+          .filter(({ state }) => state === 'shown')
+          .map(({ by, text }) => `<li>${esc(by)}: ${esc(text)}</li>`),
       archives: () => [...new Set(posts.map(({ date }) => date.slice(0, 7)))].map((month) => `<li>${month}</li>`),
       categories: () => blog.categories.map((one) => link(`category/${pathOf(blog.categories, one)}`, one.name)),
       tags: () => blog.tags.map(({ slug, name }) => link(`tag/${slug}`, name)),
@@ -123,7 +123,8 @@ export class Frame {
       .filter(({ own }) => own.length > 0)
       .map(({ name, own }) => {
         const items = own.map(
-          ({ title, link, description }) => `<li><a href="${esc(link)}" title="${esc(description)}">${esc(title)}</a></li>`,
+          ({ title, link, description }) =>
+            `<li><a href="${esc(link)}" title="${esc(description)}">${esc(title)}</a></li>`,
         )
         return `<section class="links"><h2>${esc(name)}</h2><ul>${items.join('')}</ul></section>`
       })

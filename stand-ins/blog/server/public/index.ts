@@ -48,7 +48,12 @@ export function publicPages(app: FastifyInstance, blog: Blog, base: string): voi
   app.get<{ Params: { slug: string } }>(`${base}tag/:slug`, (request, reply) => {
     const found = blog.tags.find(({ slug }) => slug === request.params.slug)
     if (!found) return frame.lost(reply)
-    return shelf(reply, found.name, '', frame.posts().filter(({ tags }) => tags.includes(found.id)))
+    return shelf(
+      reply,
+      found.name,
+      '',
+      frame.posts().filter(({ tags }) => tags.includes(found.id)),
+    )
   })
   app.get<{ Params: { name: string } }>(`${base}files/:name`, (request, reply) => {
     const found = blog.uploads.find(({ name }) => name === request.params.name)

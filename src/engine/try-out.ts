@@ -1,0 +1,107 @@
+import { randomBytes } from 'node:crypto'
+import type { Inventory } from '../core/areas/index.js'
+import { UnpackError } from '../core/errors.js'
+import { foundAt } from '../core/inventory.js'
+import type { Check } from '../core/report/report.js'
+import { postAddressParts } from '../core/text/post-address.js'
+import type { SignedIn } from '../systems/system.js'
+import { lookFailure } from './error-of.js'
+import type { Record } from './record.js'
+import type { Run } from './run.js'
+
+type Post = NonNullable<Inventory['posts']>[number]
+type Came = 'shown' | 'held' | 'refused'
+
+const words: { [came in Came]: string } = {
+  shown: 'it was shown at once',
+  held: 'it waits for the owner',
+  refused: 'it was not taken',
+}
+
+/**
+ * Tries the rules out where looking is not enough: a visitor comments, and what was written is taken away again; a post's
+ * old address is followed. Every writing is journalled.
+ * @throws UnpackError `trial-in-use`
+ */
+export async function tryOut(run: Run, record: Record): Promise<Check[]> {
+  const session = await run.signIn()
+  try {
+    const inventory = await run.takeStock(session)
+    const { others } = run.compare(inventory)
+    if (others.length > 0) throw UnpackError.of('trial-in-use', { address: run.home, others })
+    const planned = (run.baseline.posts ?? []).flatMap(({ slug, state }) =>
+      state === 'draft' ? [] : (foundAt(inventory, `posts/${slug}`) ?? []),
+    ) as Post[]
+    const post = planned.find(({ hidden, address }) => !hidden && address !== undefined)
+    if (!post) return []
+    return [...(await comments(run, session, post, record)), ...(await oldAddress(run, post))]
+  } finally {
+    await session.signOut().catch(() => undefined)
+  }
+}
+
+/** What the rules say should come of a comment, with so many links in it. */
+function expected({ comments }: Run['baseline'], links: number): Came | undefined {
+  if (comments?.allowed === false) return 'refused'
+  const { approve, linksBeforeApproval: most } = comments ?? {}
+  if (approve === 'all' || approve === 'newcomers') return 'held'
+  if (most !== undefined && links > most) return 'held'
+  return approve === 'none' ? 'shown' : undefined
+}
+
+async function comments(run: Run, session: SignedIn, post: Post, record: Record): Promise<Check[]> {
+  const { trial } = run.system
+  const { approve, linksBeforeApproval: most } = run.baseline.comments ?? {}
+  if (!trial) return []
+  const tries = [
+    { name: 'a visitor’s comment', links: 0 },
+    ...(approve === 'none' && most !== undefined
+      ? [{ name: `a comment with ${most + 1} links`, links: most + 1 }]
+      : []),
+  ]
+  const checks: Check[] = []
+  for (const { name, links } of tries) {
+    const should = expected(run.baseline, links)
+    if (should === undefined) continue
+    const mark = `unpack-${randomBytes(6).toString('hex')}`
+    const more = Array.from({ length: links }, (_, index) => `https://trial${index}.example/`)
+    const text = [`Unpack tries the rules for comments (${mark}), and takes this away again.`, ...more].join(' ')
+    record.journal({ event: 'begun', carrier: 'trial', ref: 'commenting', wanted: text })
+    const what = `${name} ${should === 'held' ? 'waits for the owner' : should === 'shown' ? 'is shown at once' : 'is not taken'}`
+    try {
+      const visitor = run.visitor()
+      const came = await trial.comment(visitor, await visitor.get(post.address ?? ''), text)
+      checks.push({ name: what, as: 'visitor', ok: came === should, detail: words[came] })
+    } catch (error) {
+      checks.push({ name: what, as: 'visitor', ok: false, detail: lookFailure(error) })
+    } finally {
+      await trial.remove(session, mark)
+      record.journal({ event: 'done', carrier: 'trial', ref: 'commenting', why: 'the comment was taken away again' })
+    }
+  }
+  return checks
+}
+
+/** Whether the address that a post would have had as shipped leads on to the one it has. */
+async function oldAddress(run: Run, post: Post): Promise<Check[]> {
+  const before = run.system.ships(run.baseline).publishing?.[0]?.item.postAddress
+  const { slug, date = '' } = post.item
+  if (!run.system.leadsOn || !run.baseline.publishing?.postAddress || before === run.baseline.publishing.postAddress)
+    return []
+  const [year = '', month = '', day = ''] = date.slice(0, 10).split('-')
+  const values: { readonly [part: string]: string } = { slug, year, month, day }
+  const pieces = (postAddressParts(before ?? '') ?? []).map((piece) =>
+    typeof piece === 'string' ? piece : values[piece.part],
+  )
+  if (pieces.length === 0 || pieces.some((piece) => piece === undefined)) return []
+  const place = pieces.join('')
+  const answer = await run.visitor().get(place)
+  return [
+    {
+      name: 'an old address of a post leads on to its new one',
+      as: 'visitor',
+      ok: answer.status === 200 && answer.url === post.address,
+      detail: `${place} leads to ${answer.url} (HTTP ${answer.status})`,
+    },
+  ]
+}

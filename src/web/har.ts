@@ -1,0 +1,97 @@
+import type { Secret } from '../core/secret.js'
+import type { Exchange, Outgoing } from './traffic.js'
+
+/** Headers that say nothing of a person and hold no key. */
+const allowed = new Set(
+  'accept content-type content-length location cache-control server date retry-after x-robots-tag x-wp-total allow'.split(
+    ' ',
+  ),
+)
+/** Names of fields and parameters whose values are no one's business: passwords, keys, and one-time tokens. */
+const guarded = /pass|pwd|pw\d|secret|token|once|key|code|auth/i
+const DOTS = '••••••••'
+const LONGEST = 200
+
+const short = (text: string): string => (text.length > LONGEST ? `${text.slice(0, LONGEST)}… (${text.length})` : text)
+
+/** What is kept of a request's body: field by field, without what is guarded; of files, their size. */
+export function bodyKept({ headers, body, bytes, purpose }: Outgoing): { mimeType: string; text: string } | undefined {
+  const mimeType = headers['content-type'] ?? ''
+  if (bytes !== undefined) return { mimeType, text: `(a file of ${bytes} bytes)` }
+  if (body === undefined) return undefined
+  const kept = (name: string, value: string) => (purpose === 'log-in' || guarded.test(name) ? DOTS : short(value))
+  if (!mimeType.includes('json')) {
+    const fields = [...new URLSearchParams(body)].map(([name, value]) => `${name}=${kept(name, value)}`)
+    return { mimeType, text: fields.join('\n') }
+  }
+  const plain: unknown = JSON.parse(body, (name: string, value: unknown) =>
+    typeof value === 'string' ? kept(name, value) : value,
+  )
+  return { mimeType, text: JSON.stringify(plain) }
+}
+
+const urlKept = (url: string): string => {
+  const { origin, pathname, searchParams } = new URL(url)
+  const query = [...searchParams].map(
+    ([name, value]) => `${encodeURIComponent(name)}=${guarded.test(name) ? DOTS : encodeURIComponent(value)}`,
+  )
+  return `${origin}${pathname}${query.length > 0 ? `?${query.join('&')}` : ''}`
+}
+
+const headersKept = (headers: Readonly<Record<string, string>>) =>
+  Object.entries(headers)
+    .filter(([name]) => allowed.has(name))
+    .map(([name, value]) => ({ name, value: name === 'location' && URL.canParse(value) ? urlKept(value) : value }))
+
+/**
+ * A run's requests and answers as a HAR 1.2 log: headers by an allow-list, no cookies, no bodies of answers.
+ * @param began when the run began
+ * @param secrets what must not be in it, in whatever field it might stand
+ * @see http://www.softwareishard.com/blog/har-12-spec/
+ */
+export function harOf(
+  exchanges: readonly Exchange[],
+  began: Date,
+  secrets: readonly Secret[],
+  version: string,
+): string {
+  const entries = exchanges.map(({ method, url, status, started, ended, sent, got }) => {
+    const time = Math.max(0, Math.round(ended - started))
+    return {
+      startedDateTime: new Date(began.getTime() + started).toISOString(),
+      time,
+      request: {
+        method,
+        url: urlKept(url),
+        httpVersion: 'HTTP/1.1',
+        cookies: [],
+        headers: headersKept(sent.headers),
+        queryString: [...new URL(urlKept(url)).searchParams].map(([name, value]) => ({ name, value })),
+        ...(sent.body && { postData: { ...sent.body, params: [] } }),
+        headersSize: -1,
+        bodySize: sent.bytes,
+      },
+      response: {
+        status,
+        statusText: '',
+        httpVersion: 'HTTP/1.1',
+        cookies: [],
+        headers: headersKept(got.headers),
+        content: { size: got.bytes, mimeType: got.headers['content-type'] ?? '' },
+        redirectURL: URL.canParse(got.headers.location ?? '') ? urlKept(got.headers.location ?? '') : '',
+        headersSize: -1,
+        bodySize: got.bytes,
+      },
+      cache: {},
+      timings: { send: 0, wait: time, receive: 0 },
+    }
+  })
+  const log = { version: '1.2', creator: { name: 'Unpack', version }, entries }
+  return secrets
+    .flatMap((secret) => formsOf(secret.reveal()))
+    .reduce((text, form) => text.replaceAll(form, DOTS), `${JSON.stringify({ log }, null, 1)}\n`)
+}
+
+/** The ways in which a secret may stand in a JSON document. */
+const formsOf = (secret: string): string[] =>
+  secret === '' ? [] : [secret, encodeURIComponent(secret), JSON.stringify(secret).slice(1, -1)]
