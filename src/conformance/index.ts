@@ -1,5 +1,11 @@
 import { categoryCases } from './cases/categories.js'
 import { wholeCases } from './cases/all.js'
+import { linkCases } from './cases/links.js'
+import { packageCases } from './cases/packages.js'
+import { placeCases } from './cases/places.js'
+import { postCases } from './cases/posts.js'
+import { ruleCases } from './cases/rules.js'
+import { sampleCases } from './cases/samples.js'
 import { ownerCases } from './cases/owner.js'
 import { pageCases } from './cases/pages.js'
 import { shippedCases } from './cases/shipped.js'
@@ -17,6 +23,12 @@ export const conformanceCases: readonly ConformanceCase[] = [
   ...ownerCases,
   ...categoryCases,
   ...pageCases,
+  ...placeCases,
+  ...packageCases,
+  ...ruleCases,
+  ...linkCases,
+  ...postCases,
+  ...sampleCases,
   ...shippedCases,
   ...wholeCases,
 ]

@@ -1,6 +1,10 @@
 import type { Logins } from '../logins/logins.js'
 import { readBaseline } from '../core/baseline/read.js'
+import type { Files } from '../core/baseline/files.js'
 import type { Baseline } from '../core/baseline/schema.js'
+import { confirm, type ConfirmOptions } from '../engine/confirm.js'
+import type { Check } from '../core/report/report.js'
+import { differenceText } from '../core/words.js'
 import { settle, type SettleOptions, type Settled } from '../engine/settle.js'
 import type { System } from '../systems/system.js'
 import type { RunOptions } from '../engine/options.js'
@@ -15,6 +19,12 @@ export interface Provided {
   records: string
   /** How many requests that could change the site have arrived there, log-ins apart, counted on the server's side. */
   writes(): number | Promise<number>
+  /** The same site by another host name. */
+  elsewhere: string
+  /** A theme for the system, with the menu places `main` and `footer` and a sidebar `main`; and an add-on. Both as zip. */
+  /** A square picture (PNG) of 512 pixels or more. */
+  icon: Uint8Array
+  archives: Record<'theme' | 'addOn', { use: string; bytes: Uint8Array }>
 }
 
 /** A provided site, with what cases do again and again. */
@@ -33,9 +43,7 @@ export class ConformanceSite {
   }
 
   /** A baseline for this site: the parts that are not given are the least that will do. */
-  baseline(
-    parts: { site?: object; owner?: object; files?: Record<string, string> } & Record<string, unknown> = {},
-  ): Baseline {
+  baseline(parts: { site?: object; owner?: object; files?: Files } & Record<string, unknown> = {}): Baseline {
     const { site, owner, files = {}, ...rest } = parts
     const plan = {
       unpack: 1,
@@ -57,5 +65,23 @@ export class ConformanceSite {
     if (done.failed.length > 0)
       throw new Error(`not settled: ${done.failed.map(({ ref, text }) => `${ref} (${text})`).join(', ')}`)
     return done
+  }
+
+  /** Settles, and expects that a second run finds nothing to do and sends nothing. */
+  async settledForGood(baseline: Baseline, more: Partial<SettleOptions> = {}): Promise<Settled> {
+    const done = await this.settled(baseline, more)
+    const again = await this.settle(baseline, more)
+    const left = again.comparison.differences.map(differenceText)
+    if (again.writes > 0 || left.length > 0)
+      throw new Error(`a second run sent ${again.writes} writes, for: ${left.join('; ') || 'nothing'}`)
+    return done
+  }
+
+  /** Looks at the result, and expects that every check passes. */
+  async confirmed(baseline: Baseline, more: Partial<ConfirmOptions> = {}): Promise<Check[]> {
+    const { checks } = await confirm(baseline, { ...this.options, ...more })
+    const failed = checks.filter(({ ok }) => !ok)
+    if (failed.length > 0) throw new Error(failed.map(({ name, detail }) => `${name}: ${detail}`).join('\n'))
+    return checks
   }
 }

@@ -1,5 +1,5 @@
 import type { Secret } from '../core/secret.js'
-import { LoginsFile, type StoredLogin } from './file.js'
+import { LoginsFile, type LoginKind, type StoredLogin } from './file.js'
 
 type Soon<T> = T | Promise<T>
 
@@ -11,7 +11,7 @@ export interface Logins {
   at(address: string): Soon<readonly StoredLogin[]>
   /** What opens the door in front of an address (HTTP Basic). */
   door?(address: string): Soon<StoredLogin | undefined>
-  put(address: string, username: string, password: Secret): Promise<void>
+  put(address: string, username: string, password: Secret, more?: LoginKind): Promise<void>
   /** Stores the password that is about to take another's place, beside it. */
   prepare?(address: string, username: string, next: Secret): Promise<void>
   /** The prepared password has opened the site. */
@@ -41,8 +41,8 @@ export class LazyLogins implements Logins {
   async door(address: string): Promise<StoredLogin | undefined> {
     return this.exists() || this.#opened ? (await this.open()).door(address) : undefined
   }
-  async put(address: string, username: string, password: Secret): Promise<void> {
-    await (await this.open()).put(address, username, password)
+  async put(address: string, username: string, password: Secret, more?: LoginKind): Promise<void> {
+    await (await this.open()).put(address, username, password, more)
   }
   async prepare(address: string, username: string, next: Secret): Promise<void> {
     await (await this.open()).prepare(address, username, next)

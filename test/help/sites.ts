@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto'
+import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { LoginsFile, Secret, type RunOptions, type System } from 'unpack'
 import type { Provided } from 'unpack/conformance'
+import { demoFolder } from './demo.js'
 import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
 import { standInBlog, type StandInBlog, type StandInOptions } from '../../stand-ins/blog/server/index.js'
 
@@ -36,8 +38,19 @@ export async function runningStandIn(root: string, options: StandInOptions): Pro
 export const writesAt = ({ requests }: StandInBlog): number =>
   requests.filter((line) => !line.startsWith('GET') && !/\/(?:enter|leave)$/.test(line)).length
 
+/** What the suite wants of both systems: another name of this machine, and archives that both can take. */
+export const alike = (address: string): Pick<Provided, 'elsewhere' | 'icon' | 'archives'> => ({
+  elsewhere: address.replace('127.0.0.1', 'localhost'),
+  icon: new Uint8Array(readFileSync(join(demoFolder, 'files/lantern.png'))),
+  archives: { theme: archive('lantern', 'lantern-theme'), addOn: archive('contact-card', 'contact-card') },
+})
+const archive = (use: string, file: string) => ({
+  use,
+  bytes: new Uint8Array(readFileSync(join(demoFolder, 'files', `${file}.zip`))),
+})
+
 export async function providedStandIn(root: string, running: (standIn: StandInBlog) => void): Promise<Provided> {
   const standIn = await runningStandIn(root, { standing: 'first-run' })
   running(standIn)
-  return { address: standIn.address, ...standIn.options, writes: () => writesAt(standIn) }
+  return { address: standIn.address, ...standIn.options, writes: () => writesAt(standIn), ...alike(standIn.address) }
 }

@@ -2,7 +2,7 @@ import { builtIn } from 'unpack'
 import { conform } from '../help/conform.js'
 import { folder } from '../help/folders.js'
 import { labBlog } from '../help/lab.js'
-import { ownFolders } from '../help/sites.js'
+import { alike, ownFolders } from '../help/sites.js'
 
 const root = folder()
 const blog = await labBlog('conformance')
@@ -13,5 +13,5 @@ if (wordpress)
   conform(wordpress, '6.1', async () => {
     if (used) await blog.reset()
     used = true
-    return { address: blog.address, ...(await ownFolders(root)), writes: () => blog.writes() }
+    return { address: blog.address, ...(await ownFolders(root)), writes: () => blog.writes(), ...alike(blog.address) }
   })

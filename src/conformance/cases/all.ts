@@ -1,10 +1,44 @@
 import assert from 'node:assert/strict'
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { confirm } from '../../engine/confirm.js'
 import type { ConformanceCase } from '../case.js'
 
 const files = { 'home.md': 'Low water at *half past nine*: bring boots.\n' }
 
 export const wholeCases: readonly ConformanceCase[] = [
+  {
+    name: 'the record holds an account for people, programs and build servers, and no secret',
+    area: 'all',
+    needs: ['site.title'],
+    async run(site) {
+      const { record = '' } = await site.settled(site.baseline({ shipped: 'remove' }))
+      const secret = (await site.provided.logins.find(site.address, 'marlow'))?.password.reveal() ?? ''
+      const read = (name: string) => readFileSync(join(record, name), 'utf8')
+      for (const name of ['report.html', 'report.json', 'report.xml', 'exchange.har', 'journal.jsonl'])
+        for (const form of [secret, encodeURIComponent(secret)]) assert.ok(!read(name).includes(form), name)
+      const { log } = JSON.parse(read('exchange.har')) as { log: { version: string; entries: unknown[] } }
+      assert.equal(log.version, '1.2')
+      assert.ok(log.entries.length > 10)
+      assert.match(read('report.xml'), /<testsuites [^>]*failures="0"/)
+    },
+  },
+  {
+    name: 'the file’s own checks: one that holds, one that does not',
+    area: 'all',
+    needs: ['pages.body'],
+    async run(site) {
+      const pages = [{ title: 'Home', slug: 'home', body: 'home.md' }]
+      const plan = (shows: string) => site.baseline({ pages, files, checks: [{ at: '/home/', shows }] })
+      await site.settled(plan('bring boots'))
+      await site.confirmed(plan('bring boots'))
+      const { checks } = await confirm(plan('bring shoes'), site.options)
+      assert.deepEqual(
+        checks.filter(({ ok }) => !ok).map(({ name }) => name),
+        ['/home/ shows “bring shoes”'],
+      )
+    },
+  },
   {
     name: 'a settled site is confirmed as visitor and owner, and nothing is written by looking',
     area: 'all',

@@ -14,6 +14,30 @@ const wanted = [
 
 export const categoryCases: readonly ConformanceCase[] = [
   {
+    name: 'another category becomes the one for posts without any, and the shipped one can go',
+    area: 'categories',
+    needs: ['categories.default'],
+    async run(site) {
+      const plan = site.baseline({
+        shipped: { categories: 'remove' },
+        categories: [
+          { name: 'Sightings', slug: 'sightings', default: true },
+          { name: 'Other', slug: 'other' },
+        ],
+      })
+      const { settled } = await site.settledForGood(plan)
+      assert.equal(settled.filter((ref) => ref.startsWith('categories/')).length, 3)
+      await site.settledForGood(
+        site.baseline({
+          categories: [
+            { name: 'Other', slug: 'other', default: true },
+            { name: 'Sightings', slug: 'sightings' },
+          ],
+        }),
+      )
+    },
+  },
+  {
     name: 'categories three deep, the shipped one taken over, and a second run without a write',
     area: 'categories',
     needs: ['categories.name', 'categories.slug', 'categories.description', 'categories.parent'],

@@ -1,7 +1,62 @@
 import assert from 'node:assert/strict'
+import { Secret } from '../../core/secret.js'
 import type { ConformanceCase } from '../case.js'
 
 export const ownerCases: readonly ConformanceCase[] = [
+  {
+    name: 'a password that is stored already is the one that is used',
+    area: 'owner',
+    needs: [],
+    async run(site) {
+      const own = new Secret('Kelp-and-limpet-and-boots-41')
+      await site.provided.logins.put(site.address, 'marlow', own)
+      await site.settledForGood(site.baseline({ owner: { password: 'stored' } }))
+      assert.equal((await site.provided.logins.find(site.address, 'marlow'))?.password.reveal(), own.reveal())
+    },
+  },
+  {
+    name: 'the host’s temporary password is renewed once',
+    area: 'owner',
+    needs: ['owner.password'],
+    async run(site) {
+      const { logins } = site.provided
+      const host = new Secret('Temporary-from-the-host-17')
+      await logins.put(site.address, 'marlow', host)
+      await site.settled(site.baseline())
+      await logins.put(site.address, 'marlow', host, { temporary: true })
+      const { settled } = await site.settledForGood(site.baseline())
+      assert.deepEqual(settled, ['owner'])
+      const now = await logins.find(site.address, 'marlow')
+      assert.ok(now && now.password.reveal() !== host.reveal() && !now.temporary)
+      await site.confirmed(site.baseline())
+    },
+  },
+  {
+    name: 'another user name than the host’s: a new account takes over, is tried first, and the host’s goes',
+    area: 'owner',
+    needs: ['owner.password', 'members.username'],
+    async run(site) {
+      const files = { 'home.md': 'Low water at half past nine.\n' }
+      const pages = [{ title: 'Home', slug: 'home', body: 'home.md' }]
+      await site.settled(
+        site.baseline({ owner: { username: 'host-17', email: 'host@tidepool.example' }, pages, files }),
+      )
+      const plan = site.baseline({
+        owner: {
+          username: 'marlow',
+          signInAs: 'host-17',
+          name: { shown: 'Ines & co' },
+          email: 'ines@tidepool.example',
+        },
+        pages,
+        files,
+      })
+      const { settled } = await site.settledForGood(plan)
+      assert.deepEqual([...settled].sort(), ['members/host-17', 'owner'])
+      const checks = await site.confirmed(plan)
+      assert.ok(checks.some(({ name }) => name === 'the page “Home” shows its text'))
+    },
+  },
   {
     name: 'the password is made, stored, at least 20 characters long, and opens the dashboard',
     area: 'owner',

@@ -12,6 +12,15 @@ const pages = [
   { title: 'Rota & tides', slug: 'rota', body: 'rota.md' },
 ]
 
+const awkward = {
+  table: '| What | When |\n|:--|--:|\n| A *lamp* | 10:00 |\n| B \\| C | – |\n',
+  code: '    indented & <b>\n\n```js\nif (a < b && c > d) {\n\n  return "x"\n}\n```\n\nand `inline <i>`\n',
+  lists: '- one\n  1. two\n     - three **deep**\n\n  more\n- four\n',
+  quotes: '> A quote\n>\n> > in a quote: “with” ‘quotes’ & "dashes" -- and... dots\n',
+  entities: "AT&T &amp; &lt;b&gt; &copy; \\*no emphasis\\* 5 > 3 < 4 [c] (c) 1/2 2x3 '80s\n",
+  emoji: '🛠️ 👩‍🔧 🇬🇧 — Ἑλληνικά, 日本語, naïve ﬁ\n',
+}
+
 export const pageCases: readonly ConformanceCase[] = [
   {
     name: 'a page takes over the shipped one in place, another is new, and a second run writes nothing',
@@ -73,6 +82,52 @@ export const pageCases: readonly ConformanceCase[] = [
       assert.ok(kept.comparison.kept.some(({ ref }) => ref === 'pages/rota'))
       const again = await site.settled(plan, { again: true })
       assert.deepEqual(again.settled, ['pages/rota'])
+    },
+  },
+  {
+    name: 'pages under pages, in their order; moved, and put into another order',
+    area: 'pages',
+    needs: ['pages.parent', 'pages.order'],
+    async run(site) {
+      const page = (name: string, under: object[] = []) => ({ title: name, slug: name.toLowerCase(), under })
+      const plan = site.baseline({ pages: [page('A', [page('B', [page('C')]), page('D')]), page('E')] })
+      await site.settledForGood(plan)
+      const checks = await site.confirmed(plan)
+      assert.ok(checks.some(({ name }) => name === 'the page “C” shows its text'))
+      const moved = site.baseline({ pages: [page('E', [page('B')]), page('C'), page('A', [page('D')])] })
+      await site.settledForGood(moved)
+      await site.confirmed(moved)
+    },
+  },
+  {
+    name: 'awkward texts stay the same text: tables, code, nested lists, quotes, entities, emoji, 200 kB',
+    area: 'pages',
+    needs: ['pages.body'],
+    async run(site) {
+      const long = Array.from(
+        { length: 2400 },
+        (_, index) => `Paragraph ${index} tells of *tides* & of “moons”, again and again, at length.`,
+      )
+      const texts = { ...awkward, long: long.join('\n\n') }
+      const plan = site.baseline({
+        pages: Object.keys(texts).map((name) => ({ title: name, slug: name, body: `${name}.md` })),
+        files: Object.fromEntries(Object.entries(texts).map(([name, text]) => [`${name}.md`, text])),
+      })
+      await site.settledForGood(plan)
+      await site.settledForGood(plan, { state: join(site.provided.state, 'elsewhere') })
+      await site.confirmed(plan)
+    },
+  },
+  {
+    name: 'somebody’s own page under a planned slug is a conflict: told, and no second one is made',
+    area: 'pages',
+    needs: ['pages.body'],
+    async run(site) {
+      await site.settled(site.baseline({ pages: [pages[1]], files }), { state: join(site.provided.state, 'theirs') })
+      const plan = site.baseline({ pages: [{ ...pages[1], body: 'other.md' }], files })
+      const { writes, comparison } = await site.settle(plan)
+      assert.equal(writes, 0)
+      assert.ok(comparison.byHand.some(({ ref }) => ref === 'pages/rota'))
     },
   },
   {

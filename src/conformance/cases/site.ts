@@ -67,4 +67,43 @@ export const siteCases: readonly ConformanceCase[] = [
       assert.equal((await site.settle(english)).writes, 0)
     },
   },
+  {
+    name: 'dates and times by example, and the first day of the week',
+    area: 'site',
+    needs: ['site.date', 'site.time', 'site.weekStarts'],
+    async run(site) {
+      for (const dates of [
+        { date: '5 March 2026', time: '14:07', weekStarts: 'saturday' },
+        { date: 'Thursday, 05/03/26', time: '2.07 pm', weekStarts: 'sunday' },
+        { date: '2026-03-05', time: '02:07 PM' },
+      ])
+        await site.settledForGood(site.baseline({ site: { dates } }))
+    },
+  },
+  {
+    name: 'an icon from a file, as the browser finds it',
+    area: 'site',
+    needs: ['site.icon'],
+    async run(site) {
+      const plan = site.baseline({ site: { icon: 'icon.png' }, files: { 'icon.png': site.provided.icon } })
+      await site.settledForGood(plan)
+      const checks = await site.confirmed(plan)
+      assert.ok(checks.some(({ name }) => name === "the browser's tab has an icon"))
+    },
+  },
+  {
+    name: 'reached at one address today, found at another later: that is changed last, and the login moves along',
+    area: 'address',
+    needs: ['address.address'],
+    async run(site) {
+      const { elsewhere, logins } = site.provided
+      const moving = site.baseline({ site: { address: elsewhere, reachedAt: site.address, description: 'Moved' } })
+      const { settled } = await site.settled(moving)
+      assert.equal(settled.at(-1), 'address')
+      assert.ok(await logins.find(elsewhere, 'marlow'))
+      const there = site.baseline({ site: { address: elsewhere, description: 'Moved' } })
+      assert.equal((await site.settle(there)).writes, 0)
+      await site.confirmed(there)
+    },
+  },
 ]

@@ -32,8 +32,6 @@ export const updates: Area<'updates', UpdatesItem> = {
   name: 'updates',
   title: 'updates',
   list: 'one',
-  // what is put there in this run is looked at as well
-  follows: ['theme', 'addOns'],
   keys: ['system', 'themes', 'addOns', 'waiting'],
   ref: () => 'updates',
   plan: ({ updates }) => {

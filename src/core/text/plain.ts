@@ -13,6 +13,7 @@ export const foldTypography = (text: string): string =>
     .replace(/[\u2018\u2019\u201a\u2032]/g, "'")
     .replace(/[\u201c\u201d\u201e\u2033]/g, '"')
     .replace(/\u2026/g, '...')
+    .replace(/(\d)\u00d7(?=\d)/g, '$1x')
     .replace(/\s*(?:[\u2013\u2014]|--+)\s*/g, ' - ')
 
 /**

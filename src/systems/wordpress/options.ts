@@ -2,7 +2,7 @@ import { UnpackError } from '../../core/errors.js'
 import { formOn } from '../../web/forms.js'
 import type { WordPressSession } from './session.js'
 
-/** All plain settings of the site, by the system's names for them, and the token that writing them wants. */
+/** All plain settings of the site, by the system's names for them. */
 export const optionsOf = (session: WordPressSession) =>
   session.shelf.read('options', async () => {
     const answer = await session.screen('wp-admin/options.php')
@@ -13,5 +13,6 @@ export const optionsOf = (session: WordPressSession) =>
         { url: answer.url, wanted: 'the list of all settings' },
         { page: answer.text },
       )
-    return { values: form.fields, token: form.fields._wpnonce }
+    session.tokens.set('settings', form.fields._wpnonce)
+    return { values: form.fields }
   })

@@ -16,6 +16,8 @@ export class WordPressSession implements SignedIn {
   visitor: Visitor
   login: Login
   #nonce: Promise<string> | undefined
+  /** One-time values that screens have shown; they stay good for the session. */
+  readonly tokens = new Map<string, string>()
 
   constructor(visitor: Visitor, login: Login) {
     this.visitor = visitor
@@ -28,6 +30,7 @@ export class WordPressSession implements SignedIn {
     this.visitor = visitor
     this.#nonce = undefined
     // tokens belong to whoever was signed in
+    this.tokens.clear()
     this.shelf.forget('options', 'themes')
   }
 
@@ -81,12 +84,13 @@ export class WordPressSession implements SignedIn {
   }
 
   /** Opens a screen of the dashboard. */
-  async screen(place: string): Promise<Answer> {
-    let answer = await this.visitor.get(place)
+  async screen(place: string, purpose: Ask['purpose'] = 'read'): Promise<Answer> {
+    let answer = await this.visitor.get(place, { purpose })
     if (formOn(answer.text, '#loginform')) {
       await this.#renew()
-      answer = await this.visitor.get(place)
+      answer = await this.visitor.get(place, { purpose })
     }
+    for (const [name, value] of tokensIn(answer.text)) this.tokens.set(name, value)
     return answer
   }
 
@@ -120,24 +124,37 @@ export class WordPressSession implements SignedIn {
   #renew(): Promise<void> {
     this.#renewing ??= (async () => {
       this.#nonce = undefined
+      this.tokens.clear()
       await this.#logInAgain()
     })().finally(() => (this.#renewing = undefined))
     return this.#renewing
   }
 
   async signOut(): Promise<void> {
-    // asked without its one-time value, the system asks back, and its question holds the value
-    const asked = await this.visitor.get('wp-login.php?action=logout', { purpose: 'log-in' })
-    const value = /action=logout(?:&amp;|&#038;|&)_wpnonce=([0-9a-f]{10})/.exec(asked.text)?.[1]
-    if (value === undefined)
-      throw UnpackError.of(
-        'screen-unexpected',
-        { url: asked.url, wanted: 'the link to sign out' },
-        { page: asked.text },
-      )
+    const value = this.tokens.get('sign-out') ?? (await this.#askToSignOut())
     await this.visitor.get(`wp-login.php?action=logout&_wpnonce=${value}`, { purpose: 'log-in', follow: false })
     this.#nonce = undefined
+    this.tokens.clear()
   }
+
+  /** Asked without its one-time value, the system asks back, and its question holds the value. */
+  async #askToSignOut(): Promise<string> {
+    const asked = await this.visitor.get('wp-login.php?action=logout', { purpose: 'log-in' })
+    const value = tokensIn(asked.text).get('sign-out')
+    if (value !== undefined) return value
+    const wanted = 'the link to sign out'
+    throw UnpackError.of('screen-unexpected', { url: asked.url, wanted }, { page: asked.text })
+  }
+}
+
+/** One-time values that screens show beside what they are for: signing out, and updates. */
+function tokensIn(html: string): Map<string, string> {
+  const signOut = /action=logout(?:&amp;|&#038;|&)_wpnonce=([0-9a-f]{10})/.exec(html)?.[1]
+  const updates = /_wpUpdatesSettings = \{"ajax_nonce":"([0-9a-f]{10})"/.exec(html)?.[1]
+  return new Map([
+    ...(signOut ? [['sign-out', signOut] as const] : []),
+    ...(updates ? [['updates', updates] as const] : []),
+  ])
 }
 
 const failure = z.object({ code: z.string() })

@@ -16,7 +16,7 @@ const themeSchema = z.looseObject({
 })
 export type Theme = z.output<typeof themeSchema>
 
-/** What the screen of themes says of each, its links to activate and remove it, and the token of updates. */
+/** What the screen of themes says of each, and its links to activate and remove it. */
 export const themesOf = (session: WordPressSession) =>
   session.shelf.read('themes', async () => {
     const answer = await session.screen('wp-admin/themes.php')
@@ -28,12 +28,14 @@ export const themesOf = (session: WordPressSession) =>
         { url: answer.url, wanted: 'the list of themes' },
         { page: answer.text },
       )
-    return { themes: themes.data.themes, token: tokenOfUpdates(answer.text) }
+    return { themes: themes.data.themes }
   })
 
-/** The token that installing from the catalogue and updating want. */
-export const tokenOfUpdates = (html: string): string =>
-  /_wpUpdatesSettings = \{"ajax_nonce":"([0-9a-f]{10})"/.exec(html)?.[1] ?? ''
+/** The token that installing from the catalogue and updating want; the screen of themes shows it too. */
+export async function tokenOfUpdates(session: WordPressSession): Promise<string> {
+  if (!session.tokens.has('updates')) await session.screen('wp-admin/themes.php')
+  return session.tokens.get('updates') ?? ''
+}
 
 function parse(text: string): unknown {
   try {

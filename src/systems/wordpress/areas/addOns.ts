@@ -24,7 +24,7 @@ export const addOns: AreaOnSystem<'addOns', WordPressSession> = {
       const proves = [difference]
       const { ref } = difference
       if (difference.is === 'left over')
-        return [Step.of(addOnStates, { use: difference.found.item.use, go: 'remove' }, { proves })]
+        return [Step.of(addOnStates, { ...difference.found.item, id: { idOf: ref }, go: 'remove' }, { proves })]
       const { use, active, updates } = difference.wanted
       const changed = (key: 'version' | 'active' | 'updates') =>
         difference.is === 'missing' || difference.fields.includes(key)
@@ -36,10 +36,22 @@ export const addOns: AreaOnSystem<'addOns', WordPressSession> = {
           ? [Step.of(installAddOn, { use, bytes: baseline.packages.addOns[use]?.bytes }, { proves, gives: ref })]
           : []),
         ...(changed('active') && active !== wasActive
-          ? [Step.of(addOnStates, { use, go: active ? 'activate' : 'deactivate' }, { proves, after })]
+          ? [
+              Step.of(
+                addOnStates,
+                { use, id: { idOf: ref }, go: active ? 'activate' : 'deactivate', active: wasActive },
+                { proves, after },
+              ),
+            ]
           : []),
         ...(updates && changed('updates')
-          ? [Step.of(autoUpdates, { type: 'plugin', automatic: updates === 'automatic', use }, { proves, after })]
+          ? [
+              Step.of(
+                autoUpdates,
+                { type: 'plugin', automatic: updates === 'automatic', id: { idOf: ref } },
+                { proves, after },
+              ),
+            ]
           : []),
       ]
     }),

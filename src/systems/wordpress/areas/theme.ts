@@ -37,7 +37,7 @@ export const theme: AreaOnSystem<'theme', WordPressSession> = {
           Step.of(
             themeLinks,
             { use: difference.found.item.use, go: 'delete' },
-            { proves, after: afterTheme(baseline) },
+            { proves, gives: themesGone, after: afterTheme(baseline) },
           ),
         ]
       const { use, active } = difference.wanted
@@ -64,6 +64,8 @@ export const theme: AreaOnSystem<'theme', WordPressSession> = {
     }),
 }
 
+/** What the steps give that remove themes. */
+export const themesGone = 'own.theme/gone'
 /** What a step gives that puts the planned theme to use: others go only behind it. */
 const inUse = 'own.theme/in-use'
 const afterTheme = ({ theme: planned }: { theme?: unknown }): string[] => (planned ? [inUse] : [])

@@ -7,6 +7,7 @@ import { waitingOf } from '../new-versions.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
 import { settingSteps, type Settings } from '../settings.js'
+import { themesGone } from './theme.js'
 import { themesOf } from '../themes.js'
 
 const onOff = (on: boolean): string => (on ? 'enabled' : 'disabled')
@@ -47,14 +48,25 @@ export const updates: AreaOnSystem<'updates', WordPressSession> = {
       const { themes, addOns, waiting } = difference.wanted
       const proves = [difference]
       const changed = (key: keyof UpdatesItem) => difference.is === 'missing' || difference.fields.includes(key)
+      // what is put there in this run takes part
+      const after = [
+        ...(baseline.theme ? [`theme/${baseline.theme.use}`] : []),
+        ...(baseline.addOns ?? []).map(({ use }) => `addOns/${use}`),
+      ]
       const but = (baseline.addOns ?? []).flatMap(({ use, updates: own }) => (own === undefined ? [] : [use]))
       return [
-        ...(waiting && changed('waiting') ? [Step.of(newVersions, {}, { proves })] : []),
+        ...(waiting && changed('waiting') ? [Step.of(newVersions, {}, { proves, after })] : []),
         ...(themes && changed('themes')
-          ? [Step.of(autoUpdates, { type: 'theme', automatic: themes === 'automatic' }, { proves })]
+          ? [
+              Step.of(
+                autoUpdates,
+                { type: 'theme', automatic: themes === 'automatic' },
+                { proves, after: [...after, themesGone] },
+              ),
+            ]
           : []),
         ...(addOns && changed('addOns')
-          ? [Step.of(autoUpdates, { type: 'plugin', automatic: addOns === 'automatic', but }, { proves })]
+          ? [Step.of(autoUpdates, { type: 'plugin', automatic: addOns === 'automatic', but }, { proves, after })]
           : []),
       ]
     }),

@@ -1,4 +1,4 @@
-import { jsonOf } from '../../../web/answer.js'
+import { jsonOf, type Answer } from '../../../web/answer.js'
 import type { Carrier, IdOf } from '../../step.js'
 import { looksBroken } from '../front.js'
 import { pluginsOf } from '../plugins.js'
@@ -7,8 +7,9 @@ import { refusal, type WordPressSession } from '../session.js'
 export interface AddOnFields {
   use: string
   go: 'activate' | 'deactivate' | 'remove'
-  /** Which one; known only by its folder where it was just put there. */
-  id?: IdOf
+  id: IdOf
+  /** Whether it works now. */
+  active?: boolean
 }
 
 /** Activates, deactivates and removes add-ons. One that breaks the site when it is activated is taken back. */
@@ -18,32 +19,33 @@ export const addOnStates: Carrier<AddOnFields, WordPressSession> = {
   atOnce: 1,
   async carry([load], session) {
     if (!load) return []
-    const plugin = (await pluginsOf(session)).find(({ plugin: name }) => name.replace(/\/.*/, '') === load.use)
-    if (!plugin) return [{ refused: 'it is not there' }]
-    const route = `/wp/v2/plugins/${plugin.plugin}`
+    const route = `/wp/v2/plugins/${await nameOf(load, session)}`
+    session.shelf.forget('plugins', 'front')
     const set = (status: 'active' | 'inactive') => session.rest('PUT', route, '', { status })
-    try {
-      if (load.go !== 'activate') {
-        if (load.go === 'deactivate' || plugin.status !== 'inactive') {
-          const answer = await set('inactive')
-          if (answer.status >= 400) return [{ refused: refusal(answer.status, jsonOf(answer)) }]
-        }
-        const answer = load.go === 'remove' ? await session.rest('DELETE', route) : undefined
-        return [answer && answer.status >= 400 ? { refused: refusal(answer.status, jsonOf(answer)) } : {}]
-      }
-      const before = await looksBroken(session)
-      const answer = await set('active')
-      if (answer.status >= 500)
-        return [{ refused: 'it breaks the site: the system itself took it back, and it is not active' }]
-      if (answer.status >= 400) return [{ refused: refusal(answer.status, jsonOf(answer)) }]
-      session.shelf.forget('front')
-      const after = before === undefined ? await looksBroken(session) : undefined
-      if (after === undefined) return [{}]
-      await set('inactive')
-      session.shelf.forget('front')
-      return [{ refused: `it breaks the site (${after}): it was taken back, and is not active` }]
-    } finally {
-      session.shelf.forget('plugins')
+    const outcome = (answer: Answer) =>
+      answer.status >= 400 ? [{ refused: refusal(answer.status, jsonOf(answer)) }] : [{}]
+    if (load.go !== 'activate') {
+      const rested = load.active ? await set('inactive') : undefined
+      if (rested && (load.go === 'deactivate' || rested.status >= 400)) return outcome(rested)
+      return outcome(await session.rest('DELETE', route))
     }
+    const answer = await set('active')
+    if (answer.status >= 500)
+      return [{ refused: 'it breaks the site: the system itself took it back, and it is not active' }]
+    const broken = answer.status >= 400 ? undefined : await looksBroken(session)
+    if (broken === undefined) return outcome(answer)
+    await set('inactive')
+    session.shelf.forget('front')
+    if ((await looksBroken(session)) === undefined)
+      return [{ refused: `it breaks the site (${broken}): it was taken back, and is not active` }]
+    // the site was broken before, and is broken without it
+    return outcome(await set('active'))
   },
+}
+
+/** What the system knows it by; from its list where it was put there without telling. */
+async function nameOf({ id, use }: { id: string | number; use: string }, session: WordPressSession): Promise<string> {
+  if (String(id).includes('/')) return String(id)
+  const all = await pluginsOf(session)
+  return all.find(({ plugin }) => plugin.replace(/\/.*/, '') === use)?.plugin ?? String(id)
 }

@@ -1,15 +1,15 @@
 import { z } from 'zod'
 import { jsonOf } from '../../../web/answer.js'
-import type { Carrier } from '../../step.js'
+import type { Carrier, IdOf } from '../../step.js'
 import { pluginsOf } from '../plugins.js'
 import type { WordPressSession } from '../session.js'
-import { themesOf } from '../themes.js'
+import { themesOf, tokenOfUpdates } from '../themes.js'
 
 export interface AutoUpdateFields {
   type: 'theme' | 'plugin'
   automatic: boolean
-  /** One of them, by its folder; all where left out. */
-  use?: string
+  /** One of them; all where left out. */
+  id?: IdOf
   /** Left out of all, by their folders. */
   but?: readonly string[]
 }
@@ -23,14 +23,11 @@ export const autoUpdates: Carrier<AutoUpdateFields, WordPressSession> = {
   atOnce: 1,
   async carry([load], session) {
     if (!load) return []
-    const { themes, token } = await themesOf(session)
-    const all =
-      load.type === 'theme'
-        ? themes.map(({ id }) => id)
-        : (await pluginsOf(session)).map(({ plugin }) => `${plugin}.php`)
+    const token = await tokenOfUpdates(session)
     const folder = (asset: string) => asset.replace(/\/.*|\.php$/g, '')
+    const all = String(load.id ?? '').includes('/') ? [`${load.id}.php`] : await assetsOf(load.type, session)
     const assets = all.filter((asset) =>
-      load.use === undefined ? !load.but?.includes(folder(asset)) : folder(asset) === load.use,
+      load.id === undefined ? !load.but?.includes(folder(asset)) : folder(asset) === folder(String(load.id)),
     )
     const answers = await Promise.all(
       assets.map((asset) =>
@@ -43,8 +40,14 @@ export const autoUpdates: Carrier<AutoUpdateFields, WordPressSession> = {
         }),
       ),
     )
-    session.shelf.forget(load.type === 'theme' ? 'themes' : 'plugins')
+    // the list of add-ons does not show it
+    if (load.type === 'theme') session.shelf.forget('themes')
     const failed = answers.find((answer) => !outcome.safeParse(jsonOf(answer)).data?.success)
     return [failed ? { refused: `HTTP ${failed.status}` } : {}]
   },
 }
+
+const assetsOf = async (type: AutoUpdateFields['type'], session: WordPressSession): Promise<string[]> =>
+  type === 'theme'
+    ? (await themesOf(session)).themes.map(({ id }) => id)
+    : (await pluginsOf(session)).map(({ plugin }) => `${plugin}.php`)

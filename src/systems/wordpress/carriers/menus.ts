@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { jsonOf } from '../../../web/answer.js'
-import type { AddressOf, Carrier, IdOf, Resolved } from '../../step.js'
-import { batch } from '../batch.js'
+import type { AddressOf, Carried, Carrier, IdOf, Resolved } from '../../step.js'
+import { batch, type Request } from '../batch.js'
 import {
   locationsOf,
   menuItemsOf,
@@ -24,58 +24,89 @@ export interface MenuFields {
 }
 type Load = Resolved<MenuFields>
 
-/** A menu at its place, with exactly its entries: made anew behind the old ones, which go in the same request. */
+/** Menus at their places, with exactly their entries: made anew behind the old ones, which go in the same request. */
 export const menus: Carrier<MenuFields, WordPressSession> = {
   name: 'menus',
   side: 'dashboard',
-  atOnce: 1,
-  async carry([load], session) {
-    if (!load) return []
-    const theme = await activeTheme(session)
-    const refused = await (theme?.blockTheme ? putBlocks(load, session) : putPlaced(load, session))
-    session.shelf.forget('menus', 'menu-items', 'menu-locations', 'navigation', 'parts')
-    return [refused === undefined ? {} : { refused }]
+  atOnce: Infinity,
+  async carry(loads, session) {
+    if ((await activeTheme(session))?.blockTheme) {
+      const outcomes: Carried[] = []
+      for (const load of loads) outcomes.push(outcome(await putBlocks(load, session)))
+      session.shelf.forget('navigation', 'parts')
+      return outcomes
+    }
+    const refused = await putPlaced(loads, session)
+    session.shelf.forget('menus', 'menu-items', 'menu-locations')
+    return refused.map(outcome)
   },
 }
 
+const outcome = (refused: string | undefined): Carried => (refused === undefined ? {} : { refused })
 const made = z.looseObject({ id: z.number() })
 const taken = z.looseObject({ data: z.looseObject({ term_id: z.number() }) })
 const has = (places: Iterable<string>): string =>
   `the theme in use has no such place; it has: ${[...places].join(', ') || 'none'}`
 
-async function putPlaced({ place, entries }: Load, session: WordPressSession): Promise<string | undefined> {
+/** Two requests for all menus: the menus themselves, and what stands in them. */
+async function putPlaced(loads: readonly Load[], session: WordPressSession): Promise<(string | undefined)[]> {
   const [locations, all] = await Promise.all([locationsOf(session), placedMenusOf(session)])
   const places = placesIn(locations)
-  const location = places.get(place)
-  if (!location) return has(places.keys())
-  const there = all.find(({ id }) => id === location.menu) ?? all.find(({ name }) => name === place)
-  const answer = await session.rest('POST', `/wp/v2/menus${there ? `/${there.id}` : ''}`, '', {
-    ...(there ? {} : { name: place }),
-    locations: [location.name],
+  const menus = loads.map((load) => {
+    const location = places.get(load.place)
+    const there = all.find(({ id }) => id === location?.menu) ?? all.find(({ name }) => name === load.place)
+    return { ...load, location, there, isPlaced: there !== undefined && there.id === location?.menu }
   })
-  const id = there?.id ?? made.safeParse(jsonOf(answer)).data?.id ?? taken.safeParse(jsonOf(answer)).data?.data.term_id
-  if (answer.status >= 400 || id === undefined) return refusal(answer.status, jsonOf(answer))
-  const old = there ? (await menuItemsOf(session)).filter((item) => item.menus === id) : []
-  const responses = await batch(session, [
-    ...old.map((item) => ({ method: 'DELETE' as const, path: `/wp/v2/menu-items/${item.id}?force=true` })),
-    ...entries.map((entry, index) => ({
+  const toPut = menus.filter(({ location, isPlaced }) => location && !isPlaced)
+  const put = await batch(
+    session,
+    toPut.map(({ place, location, there }) => ({
       method: 'POST' as const,
-      path: '/wp/v2/menu-items',
-      body: {
-        title: entry.label,
-        menus: id,
-        menu_order: index + 1,
-        status: 'publish',
-        ...(entry.kind === 'link'
-          ? { type: 'custom', url: entry.address }
-          : entry.kind === 'page'
-            ? { type: 'post_type', object: 'page', object_id: entry.id }
-            : { type: 'taxonomy', object: 'category', object_id: entry.id }),
-      },
+      path: `/wp/v2/menus${there ? `/${there.id}` : ''}`,
+      body: { ...(there ? {} : { name: place }), locations: [location?.name ?? ''] },
     })),
-  ])
-  const failed = responses.find(({ status }) => status >= 400)
-  return failed && refusal(failed.status, failed.body)
+  )
+  const known = menus.map((menu) => {
+    if (!menu.location) return { ...menu, refused: has(places.keys()) }
+    const answer = put[toPut.indexOf(menu)]
+    const id =
+      menu.there?.id ?? made.safeParse(answer?.body).data?.id ?? taken.safeParse(answer?.body).data?.data.term_id
+    return id === undefined ? { ...menu, refused: refusal(answer?.status ?? 0, answer?.body) } : { ...menu, id }
+  })
+  const old = menus.some(({ there }) => there) ? await menuItemsOf(session) : []
+  const requests = known.flatMap((menu) => ('id' in menu ? entriesOf(menu, old) : []))
+  const answers = await batch(
+    session,
+    requests.map(({ request }) => request),
+  )
+  return known.map((menu) => {
+    if (!('id' in menu)) return menu.refused
+    const failed = answers.find(({ status }, index) => status >= 400 && requests[index]?.menu === menu.id)
+    return failed && refusal(failed.status, failed.body)
+  })
+}
+
+/** The requests that leave a menu with exactly its entries. */
+function entriesOf({ id, entries }: Load & { id: number }, old: readonly { id: number; menus?: number | null }[]) {
+  const gone = old
+    .filter((item) => item.menus === id)
+    .map((item): Request => ({ method: 'DELETE', path: `/wp/v2/menu-items/${item.id}?force=true` }))
+  const made = entries.map((entry, index): Request => ({
+    method: 'POST',
+    path: '/wp/v2/menu-items',
+    body: {
+      title: entry.label,
+      menus: id,
+      menu_order: index + 1,
+      status: 'publish',
+      ...(entry.kind === 'link'
+        ? { type: 'custom', url: entry.address }
+        : entry.kind === 'page'
+          ? { type: 'post_type', object: 'page', object_id: entry.id }
+          : { type: 'taxonomy', object: 'category', object_id: entry.id }),
+    },
+  }))
+  return [...gone, ...made].map((request) => ({ menu: id, request }))
 }
 
 /** Signs that would end the comment in which a block keeps its settings. */

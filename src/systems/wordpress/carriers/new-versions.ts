@@ -4,7 +4,7 @@ import type { Carrier } from '../../step.js'
 import { looksBroken } from '../front.js'
 import { waitingOf } from '../new-versions.js'
 import type { WordPressSession } from '../session.js'
-import { themesOf } from '../themes.js'
+import { tokenOfUpdates } from '../themes.js'
 
 const outcome = z.object({
   success: z.boolean(),
@@ -17,7 +17,7 @@ export const newVersions: Carrier<object, WordPressSession> = {
   side: 'dashboard',
   atOnce: Infinity,
   async carry(loads, session) {
-    const [{ token }, waiting] = await Promise.all([themesOf(session), waitingOf(session)])
+    const [token, waiting] = await Promise.all([tokenOfUpdates(session), waitingOf(session)])
     const troubles: string[] = []
     for (const { kind, asset, text } of waiting) {
       const before = await looksBroken(session)

@@ -12,11 +12,12 @@ export const options: Carrier<Record<string, string | IdOf>, WordPressSession> =
   atOnce: Infinity,
   async carry(loads, session) {
     const fields = Object.assign({}, ...loads) as (typeof loads)[number]
-    const { token } = await optionsOf(session)
+    // the list shows the token that writing wants
+    if (!session.tokens.has('settings')) await optionsOf(session)
     const answer = await session.visitor.post('wp-admin/options.php', {
       option_page: 'options',
       action: 'update',
-      _wpnonce: token,
+      _wpnonce: session.tokens.get('settings') ?? '',
       page_options: Object.keys(fields).join(','),
       ...Object.fromEntries(Object.entries(fields).map(([name, value]) => [name, String(value)])),
     })

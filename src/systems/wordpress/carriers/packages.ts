@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { UnpackError } from '../../../core/errors.js'
 import { jsonOf, type Answer } from '../../../web/answer.js'
 import { formOn } from '../../../web/forms.js'
-import type { Carrier } from '../../step.js'
+import type { Carried, Carrier } from '../../step.js'
 import type { WordPressSession } from '../session.js'
 import { tokenOfUpdates } from '../themes.js'
 
@@ -42,11 +42,11 @@ const installer = (kind: keyof typeof kinds): Carrier<PackageFields, WordPressSe
   atOnce: 1,
   async carry([load], session) {
     if (!load) return []
-    const refused = load.bytes
+    const outcome = load.bytes
       ? await upload(kind, load.use, load.bytes, session)
       : await fromCatalogue(kind, load.use, session)
     session.shelf.forget(...kinds[kind].stale, 'media', 'front')
-    return [refused === undefined ? { id: load.use } : { refused }]
+    return [outcome]
   },
 })
 export const installTheme = installer('theme')
@@ -57,7 +57,7 @@ async function upload(
   use: string,
   bytes: Uint8Array,
   session: WordPressSession,
-): Promise<string | undefined> {
+): Promise<Carried> {
   const { form: place, file, button, overwrite, done } = kinds[kind]
   const page = await session.screen(place)
   const form = formOn(page.text, 'form.wp-upload-form')
@@ -66,16 +66,24 @@ async function upload(
     method: 'POST',
     parts: { ...form.fields, [file]: { name: `${use}.zip`, type: 'application/zip', bytes }, [button]: '1' },
   })
-  if (answer.status >= 400) return tooLarge(answer, bytes)
+  if (answer.status >= 400) return { refused: tooLarge(answer, bytes) }
   const $ = parse(answer.text)
   const replace = $(overwrite).first().attr('href')
   // an older one stands there: replacing it is what the plan wants
   const after = replace === undefined ? answer : await session.visitor.get(replace, { purpose: 'write' })
-  if (replace !== undefined ? after.status === 200 : $(done).length > 0) return undefined
-  return /no-?parent|parent/i.test($('.wrap').text())
-    ? 'the theme it builds upon is missing'
-    : 'the system did not take the archive: it is no theme or add-on to it, or wants a newer system'
+  const next = parse(after.text)(done).first().attr('href')
+  if (next !== undefined) session.tokens.set(`activate ${use}`, new URL(next, after.url).href)
+  if (replace !== undefined ? after.status === 200 : next !== undefined) return { id: idIn(next) ?? use }
+  return {
+    refused: /no-?parent|parent/i.test($('.wrap').text())
+      ? 'the theme it builds upon is missing'
+      : 'the system did not take the archive: it is no theme or add-on to it, or wants a newer system',
+  }
 }
+
+/** What the system knows an add-on by: its main file, without ending. */
+const idIn = (link: string | undefined): string | undefined =>
+  link === undefined ? undefined : new URL(link, 'http://x.example/').searchParams.get('plugin')?.replace(/\.php$/, '')
 
 /** The server's own limit shows as an error, or as an expired form, since it throws away what is too long. */
 const tooLarge = (answer: Answer, bytes: Uint8Array): string =>
@@ -84,21 +92,19 @@ const serverLimit = 'upload_max_filesize and post_max_size'
 
 const outcome = z.object({ success: z.boolean(), data: z.looseObject({ errorCode: z.string().optional() }).optional() })
 
-async function fromCatalogue(
-  kind: keyof typeof kinds,
-  use: string,
-  session: WordPressSession,
-): Promise<string | undefined> {
-  const token = tokenOfUpdates((await session.screen('wp-admin/themes.php')).text)
+async function fromCatalogue(kind: keyof typeof kinds, use: string, session: WordPressSession): Promise<Carried> {
+  const token = await tokenOfUpdates(session)
   const answer = await session.visitor.post('wp-admin/admin-ajax.php', {
     action: kinds[kind].ajax,
     slug: use,
     _ajax_nonce: token,
   })
   const read = outcome.safeParse(jsonOf(answer)).data
-  if (read?.success) return undefined
+  if (read?.success) return { id: use }
   const code = read?.data?.errorCode ?? `HTTP ${answer.status}`
-  return /api_failed|http/i.test(code)
-    ? `the system's own catalogue could not be asked (${code}): the server reaches no network; name a zip with “from:”`
-    : `the system's own catalogue has no “${use}” for this version (${code})`
+  return {
+    refused: /api_failed|http/i.test(code)
+      ? `the system's own catalogue could not be asked (${code}): the server reaches no network; name a zip with “from:”`
+      : `the system's own catalogue has no “${use}” for this version (${code})`,
+  }
 }

@@ -9,9 +9,12 @@ export interface AddressFields {
   structure?: string
 }
 
+const PLACE = 'wp-admin/options-permalink.php'
+
 /**
- * The form of addresses. Even sent just as it stands, the system writes its rules anew, with those it forgot. Where the server
- * does not pass the new addresses on, what stood there before is put back.
+ * The form of addresses. The system writes its rules anew whenever its screen is opened, with those it forgot: behind the
+ * form too, where what was sent counts only then. Where the server does not pass the new addresses on, what stood there
+ * before is put back.
  */
 export const permalinks: Carrier<AddressFields, WordPressSession> = {
   name: 'addresses',
@@ -19,28 +22,41 @@ export const permalinks: Carrier<AddressFields, WordPressSession> = {
   atOnce: Infinity,
   async carry(loads, session) {
     const { structure } = Object.assign({}, ...loads) as AddressFields
-    const send = async (changes: Readonly<Record<string, string>>) => {
-      const page = await session.screen('wp-admin/options-permalink.php')
-      const form = formOn(page.text, 'form[action="options-permalink.php"]')
-      if (!form?.fields._wpnonce)
-        throw UnpackError.of(
-          'screen-unexpected',
-          { url: page.url, wanted: 'the form of addresses' },
-          { page: page.text },
-        )
-      const answer = await session.visitor.post('wp-admin/options-permalink.php', { ...form.fields, ...changes })
+    const all = (refused?: string) => loads.map(() => (refused === undefined ? {} : { refused }))
+    try {
+      const form = await opened(session)
+      if (structure === undefined) {
+        session.shelf.forget('addresses')
+        return all()
+      }
+      const before = form.permalink_structure ?? ''
+      const status = await sent(session, form, structure)
+      if (status !== 200) return all(`HTTP ${status}`)
+      if ((await addressesOf(session)) === 'open') return all()
+      await sent(session, await opened(session), before)
+      return all('this server does not pass such addresses on to the system; ask the host, or write “/?p={id}”')
+    } finally {
       // every item has another address now, and settings show how they are made
-      session.shelf.forget('addresses', 'options', 'posts', 'pages', 'categories', 'tags')
-      return { before: form.fields.permalink_structure ?? '', status: answer.status }
+      session.shelf.forget('options', 'posts', 'pages', 'categories', 'tags')
     }
-    const change: Record<string, string> =
-      structure === undefined ? {} : { selection: 'custom', permalink_structure: structure }
-    const { before, status } = await send(change)
-    if (status !== 302) return loads.map(() => ({ refused: `HTTP ${status}` }))
-    if (structure === undefined || (await addressesOf(session)) === 'open') return loads.map(() => ({}))
-    await send({ selection: before === '' ? '' : 'custom', permalink_structure: before })
-    return loads.map(() => ({
-      refused: 'this server does not pass such addresses on to the system; ask the host, or write “/?p={id}”',
-    }))
   },
+}
+
+async function opened(session: WordPressSession): Promise<Readonly<Record<string, string>>> {
+  const page = await session.screen(PLACE, 'write')
+  const form = formOn(page.text, 'form[action="options-permalink.php"]')
+  if (form?.fields._wpnonce) return form.fields
+  throw UnpackError.of('screen-unexpected', { url: page.url, wanted: 'the form of addresses' }, { page: page.text })
+}
+
+/** Sends the form and opens the screen behind it; gives the status of that. */
+async function sent(
+  session: WordPressSession,
+  form: Readonly<Record<string, string>>,
+  structure: string,
+): Promise<number> {
+  const changes = { selection: structure === '' ? '' : 'custom', permalink_structure: structure }
+  const answer = await session.visitor.post(PLACE, { ...form, ...changes }, { follow: true })
+  session.shelf.forget('addresses')
+  return answer.hops.length > 0 ? answer.status : 422
 }

@@ -1,4 +1,4 @@
-import type { Carrier } from '../../step.js'
+import type { Carried, Carrier } from '../../step.js'
 import type { WordPressSession } from '../session.js'
 import { themesOf } from '../themes.js'
 
@@ -14,18 +14,32 @@ export interface ThemeLink {
 export const themeLinks: Carrier<ThemeLink, WordPressSession> = {
   name: 'themes',
   side: 'dashboard',
-  atOnce: 1,
-  async carry([load], session) {
-    if (!load) return []
-    const { themes } = await themesOf(session)
-    const own = themes.find(({ id }) => id === load.use)
-    const active = themes.find((theme) => theme.active)
-    if (load.go === 'delete' && (own?.active || (own && active?.parent === own.name)))
-      return [{ refused: 'the theme in use needs it' }]
-    const link = own?.actions[load.go]
-    if (!link) return [{ refused: 'the system offers no link for it: it is broken, or lacks the theme it builds upon' }]
-    const answer = await session.visitor.get(link.replaceAll('&amp;', '&'), { follow: false, purpose: 'write' })
-    session.shelf.forget('themes', 'sidebars', 'widgets', 'menus', 'menu-locations', 'parts')
-    return [answer.status === 302 ? {} : { refused: `HTTP ${answer.status}` }]
+  atOnce: Infinity,
+  async carry(loads, session) {
+    const outcomes: Carried[] = []
+    for (const load of loads) outcomes.push(await follow(load, session))
+    session.shelf.forget('themes')
+    // a theme has places of its own for menus and sidebars
+    if (loads.some(({ go }) => go === 'activate'))
+      session.shelf.forget('sidebars', 'widgets', 'menu-locations', 'parts', 'front')
+    return outcomes
   },
+}
+
+async function follow({ use, go }: ThemeLink, session: WordPressSession): Promise<Carried> {
+  const link = (go === 'activate' && session.tokens.get(`activate ${use}`)) || (await offered({ use, go }, session))
+  if (typeof link === 'object') return link
+  const answer = await session.visitor.get(link.replaceAll('&amp;', '&'), { follow: false, purpose: 'write' })
+  return answer.status === 302 ? {} : { refused: `HTTP ${answer.status}` }
+}
+
+/** The link on the screen of themes. */
+async function offered({ use, go }: ThemeLink, session: WordPressSession): Promise<string | { refused: string }> {
+  const { themes } = await themesOf(session)
+  const own = themes.find(({ id }) => id === use)
+  const active = themes.find((theme) => theme.active)
+  if (go === 'delete' && (own?.active || (own && active?.parent === own.name)))
+    return { refused: 'the theme in use needs it' }
+  const refused = 'the system offers no link for it: it is broken, or lacks the theme it builds upon'
+  return own?.actions[go] ?? { refused }
 }
