@@ -1,13 +1,26 @@
-import { Agent, request } from 'undici'
+import { Agent, FormData, request } from 'undici'
 import type { Outgoing } from 'unpack'
 
-/** A request as a run sent it, with when it began and ended. */
+/** A request as a run sent it, with when it began and ended, and what was answered. */
 export interface Recorded extends Outgoing {
   began: number
   ended: number
+  answer: string
 }
 
-const oneTime = /([?&]|^)_wpnonce=[0-9a-f]{10}/
+/** Ten hexadecimal digits are the system's one-time values, wherever they stand. */
+const oneTime = /\b[0-9a-f]{10}\b/g
+
+/** Where a one-time value came from: the answer that showed it first, and how often others stood before it there. */
+type Sources = ReadonlyMap<string, { answer: number; nth: number }>
+
+function sourcesOf(recorded: readonly Recorded[]): Sources {
+  const sources = new Map<string, { answer: number; nth: number }>()
+  for (const [answer, { answer: text }] of recorded.entries())
+    for (const [nth, [value]] of [...text.matchAll(oneTime)].entries())
+      if (!sources.has(value)) sources.set(value, { answer, nth })
+  return sources
+}
 
 /**
  * Sends a run's requests again with a bare client: same order, same connections, and side by side what the run sent side
@@ -18,43 +31,52 @@ const oneTime = /([?&]|^)_wpnonce=[0-9a-f]{10}/
 export async function replay(recorded: readonly Recorded[]): Promise<number> {
   const lines = new Agent({ connections: 6 })
   const cookies = new Map<string, string>()
-  let token = ''
-  let oneTimeValue = ''
+  const sources = sourcesOf(recorded)
+  const answers: string[] = []
+  const fresh = (text: string): string =>
+    text.replace(oneTime, (value) => {
+      const source = sources.get(value)
+      if (!source) return value
+      return [...(answers[source.answer] ?? '').matchAll(oneTime)][source.nth]?.[0] ?? value
+    })
   const done: Promise<void>[] = []
-  const send = async (one: Recorded): Promise<void> => {
-    const fresh = (text: string) => text.replace(oneTime, `$1_wpnonce=${oneTimeValue}`)
-    const headers: Record<string, string> = { ...one.headers }
+  const send = async (one: Recorded, index: number): Promise<void> => {
+    const headers: Record<string, string> = Object.fromEntries(
+      Object.entries(one.headers).map(([name, value]) => [name, fresh(value)]),
+    )
     if (cookies.size > 0) headers.cookie = [...cookies].map(([name, value]) => `${name}=${value}`).join('; ')
-    if (headers['x-wp-nonce'] !== undefined) headers['x-wp-nonce'] = token
     const answer = await request(fresh(one.url), {
       dispatcher: lines,
       method: one.method as 'GET',
       headers,
-      body: one.body === undefined ? undefined : fresh(one.body),
+      body: bodyOf(one, fresh),
     })
     const text = await answer.body.text()
+    answers[index] = text
     for (const cookie of [answer.headers['set-cookie'] ?? []].flat()) {
       const [, name = '', value = ''] = /^([^=]+)=([^;]*)/.exec(cookie) ?? []
       cookies.set(name, value)
     }
-    if (one.url.includes('rest-nonce')) token = text
-    // the value of the form, or of the question before signing out, that was answered last
-    else
-      oneTimeValue =
-        /action=logout&amp;_wpnonce=([0-9a-f]{10})|name="_wpnonce" value="([0-9a-f]{10})"/
-          .exec(text)
-          ?.slice(1)
-          .find(Boolean) ?? oneTimeValue
     if (answer.statusCode >= 400 && answer.statusCode !== 404 && !one.url.includes('action=logout'))
       throw new Error(`replay: ${one.method} ${one.url}: ${answer.statusCode}`)
   }
   const began = performance.now()
   for (const [index, one] of recorded.entries()) {
     const before = done.filter((_, at) => at < index && (recorded[at]?.ended ?? 0) <= one.began)
-    done.push(Promise.all(before).then(() => send(one)))
+    done.push(Promise.all(before).then(() => send(one, index)))
   }
   await Promise.all(done)
   const took = performance.now() - began
   await lines.close()
   return took
+}
+
+function bodyOf({ body, parts, file }: Recorded, fresh: (text: string) => string) {
+  if (file) return file.bytes
+  if (!parts) return body === undefined ? undefined : fresh(body)
+  const data = new FormData()
+  for (const [name, part] of Object.entries(parts))
+    if (typeof part === 'string') data.append(name, fresh(part))
+    else data.append(name, new Blob([part.bytes as Uint8Array<ArrayBuffer>], { type: part.type }), part.name)
+  return data
 }

@@ -14,18 +14,20 @@ import { ownFolders } from '../test/help/sites.js'
 import { replay, type Recorded } from './replay.js'
 
 const PAIRS = 5
-const MOST_REQUESTS = 40
-const MOST_RATIO = 1.2
+/** The least that this file takes, as docs/speed.md works it out. */
+const LEAST_REQUESTS = 68
+const MOST_RATIO = 1.15
 const median = (numbers: readonly number[]): number =>
   [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)] ?? NaN
 
 async function timedSettle(blog: LabBlog, root: string): Promise<{ took: number; recorded: Recorded[] }> {
   const recorded: Recorded[] = []
   const watch: Watch = (sent) => {
-    const one: Recorded = { ...sent, began: performance.now(), ended: 0 }
+    const one: Recorded = { ...sent, began: performance.now(), ended: 0, answer: '' }
     recorded.push(one)
-    return () => {
+    return (_status, _headers, text) => {
       one.ended = performance.now()
+      one.answer = text
     }
   }
   const options = await ownFolders(root)
@@ -56,6 +58,7 @@ test('settle beside its own requests', async () => {
     await survey(blog.address)
     const bare = await replay(recorded)
     requests = recorded.length
+    assert.deepEqual(fetchedTwice(recorded), [])
     ratios.push(took / bare)
     times.push([took, bare])
   }
@@ -63,9 +66,27 @@ test('settle beside its own requests', async () => {
   say(
     `survey: ${first.requests} requests at the first-run form, ${settled.requests} on the settled blog (pass mark 12)`,
   )
-  say(`settle without confirm: ${requests} requests (pass mark ${MOST_REQUESTS})`)
+  say(
+    `settle without confirm: ${requests} requests, least ${LEAST_REQUESTS}: ${(requests / LEAST_REQUESTS).toFixed(3)} (pass mark ${MOST_RATIO})`,
+  )
   for (const [took = 0, bare = 0] of times)
     say(`  settle ${took.toFixed(0)} ms, bare ${bare.toFixed(0)} ms, ratio ${(took / bare).toFixed(3)}`)
-  say(`ratio, median of ${PAIRS} pairs: ${median(ratios).toFixed(3)} (pass mark ${MOST_RATIO})`)
-  assert.ok(requests <= MOST_REQUESTS && first.requests <= 12 && settled.requests <= 12)
+  say(`wall as a ratio to bare, median of ${PAIRS} pairs: ${median(ratios).toFixed(3)} (pass mark ${MOST_RATIO})`)
+  say(`peak memory: ${(process.resourceUsage().maxRSS / 1024).toFixed(0)} MiB`)
+  assert.ok(requests <= LEAST_REQUESTS * MOST_RATIO && first.requests <= 12 && settled.requests <= 12)
+  assert.ok(median(ratios) <= MOST_RATIO)
 })
+
+/** Pages that were fetched twice although nothing was written in between. */
+function fetchedTwice(recorded: readonly Recorded[]): string[] {
+  const fetched = new Set<string>()
+  return recorded.flatMap(({ method, url, purpose }) => {
+    if (method !== 'GET' || purpose === 'write') {
+      fetched.clear()
+      return []
+    }
+    if (fetched.has(url)) return [url]
+    fetched.add(url)
+    return []
+  })
+}

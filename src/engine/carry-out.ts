@@ -98,7 +98,11 @@ export async function carryOut(
   for (const [step, ref] of held)
     for (const { ref: own } of step.more.proves)
       // a refusal of another step for the same item says more
-      if (!why.has(own)) why.set(own, { code: 'waits-for', text: UnpackError.of('waits-for', { ref: ref.replace(/^own\.([^/]+)\/.*/, '$1') }).message })
+      if (!why.has(own))
+        why.set(own, {
+          code: 'waits-for',
+          text: UnpackError.of('waits-for', { ref: ref.replace(/^own\.([^/]+)\/.*/, '$1') }).message,
+        })
   await keepOwner(
     run,
     differences.filter(({ ref }) => !why.has(ref)),

@@ -86,11 +86,11 @@ async function comments(run: Run, session: SignedIn, post: Post, record: Record)
 async function oldAddress(run: Run, post: Post): Promise<Check[]> {
   const before = run.system.ships(run.baseline).publishing?.[0]?.item.postAddress
   const { slug, date = '' } = post.item
-  if (!run.system.leadsOn || !run.baseline.publishing?.postAddress || before === run.baseline.publishing.postAddress)
-    return []
+  const now = run.baseline.publishing?.postAddress
+  if (before === undefined || now === undefined || before === now || !run.system.leadsOn?.(before, now)) return []
   const [year = '', month = '', day = ''] = date.slice(0, 10).split('-')
   const values: { readonly [part: string]: string } = { slug, year, month, day }
-  const pieces = (postAddressParts(before ?? '') ?? []).map((piece) =>
+  const pieces = (postAddressParts(before) ?? []).map((piece) =>
     typeof piece === 'string' ? piece : values[piece.part],
   )
   if (pieces.length === 0 || pieces.some((piece) => piece === undefined)) return []

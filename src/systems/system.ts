@@ -109,8 +109,8 @@ export interface System<S extends SignedIn = SignedIn> {
   signUp?: { place: string; isOpen(answer: Answer): boolean }
   /** Whether a page of the public site wears a theme. */
   wears?(html: string, use: string): boolean
-  /** Whether a post's address as shipped leads on to the one it has when the rule for addresses changes. */
-  leadsOn?: boolean
+  /** Whether a post's address by one rule leads on to the one it has by another (URI Templates). */
+  leadsOn?(before: string, after: string): boolean
   /** A visitor's comment, for trying the rules: written under a post, and taken away again. */
   trial?: {
     comment(visitor: Visitor, post: Answer, text: string): Promise<'shown' | 'held' | 'refused'>

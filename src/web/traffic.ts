@@ -1,4 +1,5 @@
 import { bodyKept } from './har.js'
+import type { Ask } from './visitor.js'
 
 /** What a request is for: log-ins and log-outs are counted apart from what could change the site. */
 export type Purpose = 'read' | 'write' | 'log-in'
@@ -23,8 +24,10 @@ export interface Outgoing {
   purpose: Purpose
   headers: Readonly<Record<string, string>>
   body?: string
-  /** The size of the files that go with it, where it holds some. */
+  /** The size of the files that go with it, where it holds some; and the parts or the file themselves. */
   bytes?: number
+  parts?: Ask['parts']
+  file?: Ask['file']
 }
 export type Watch = (
   request: Outgoing,

@@ -124,7 +124,7 @@ export class Visitor {
       purpose: ask.purpose ?? (method === 'GET' ? 'read' : 'write'),
       headers,
       body: typeof body === 'string' ? body : undefined,
-      ...(typeof body === 'object' && { bytes: sizeOf(ask) }),
+      ...(typeof body === 'object' && { bytes: sizeOf(ask), parts: ask.parts, file: ask.file }),
     })
     try {
       const response = await request(url, { dispatcher: this.lines, method, headers, body, signal: this.signal })

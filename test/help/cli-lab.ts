@@ -3,6 +3,7 @@ import assert from 'node:assert/strict'
 import { join } from 'node:path'
 import { after, before } from 'node:test'
 import { Ajv2020 } from 'ajv/dist/2020.js'
+import formats from 'ajv-formats'
 import { LoginsFile, Secret } from 'unpack'
 import { unpack, type Ran } from './cli.js'
 import { folder } from './folders.js'
@@ -10,7 +11,7 @@ import { root as project } from './root.js'
 import { PASSPHRASE, runningStandIn, type RunningStandIn } from './sites.js'
 
 const docs = join(project, 'docs/schemas')
-const ajv = new Ajv2020({ allowUnionTypes: true })
+const ajv = formats.default(new Ajv2020({ allowUnionTypes: true }))
 const validate = Object.fromEntries(
   readdirSync(docs).map((file) => [
     file.replace('.schema.json', ''),

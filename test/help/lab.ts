@@ -20,6 +20,8 @@ export interface LabBlog {
   sql(text: string): string
   /** Puts a PHP file in place that the system runs on every request, or takes it away. */
   meddle(php: string | undefined): void
+  /** Puts a file into its folder, or takes it away. */
+  file(name: string, text: string | undefined): void
   /** Changes a line of its configuration. */
   configure(from: string, to: string): void
   /** Requests that could change the site, log-ins apart, as its server counted them. */
@@ -39,11 +41,11 @@ export async function freePort(): Promise<number> {
 }
 
 /** Starts one for a test file; it is stopped when that ends. */
-export async function labBlog(name: string, subdir = ''): Promise<LabBlog> {
+export async function labBlog(name: string, subdir = '', more: Record<string, string> = {}): Promise<LabBlog> {
   const folder = join(here, name)
   const port = await freePort()
   const up = async (reset: boolean) => {
-    const env = { ...process.env, SUBDIR: subdir, ...(reset && { RESET: '1' }) }
+    const env = { ...process.env, ...more, SUBDIR: subdir, ...(reset && { RESET: '1' }) }
     const { stdout } = await run(join(lab, 'up'), [folder, String(port)], { env, maxBuffer: 1 << 24 })
     return /^ready (\S+)/m.exec(stdout)?.[1] ?? ''
   }
@@ -83,6 +85,10 @@ export async function labBlog(name: string, subdir = ''): Promise<LabBlog> {
       if (php === undefined) return
       mkdirSync(join(site, 'wp-content/mu-plugins'))
       writeFileSync(join(site, `wp-content/mu-plugins/meddle-${randomUUID()}.php`), `<?php\n${php}\n`)
+    },
+    file(name, text) {
+      if (text === undefined) rmSync(join(site, name), { force: true })
+      else writeFileSync(join(site, name), text)
     },
     configure(from, to) {
       const file = join(site, 'wp-config.php')

@@ -27,13 +27,15 @@ export const ruleCases: readonly ConformanceCase[] = [
     area: 'publishing',
     needs: ['publishing.postAddress', 'posts.date'],
     async run(site) {
-      for (const postAddress of ['/{year}/{slug}/', '/{slug}/']) {
+      let tried = false
+      for (const postAddress of ['/{slug}/', '/{year}/{slug}/']) {
         const plan = site.baseline({ posts, publishing: { postAddress } })
         await site.settledForGood(plan)
         const checks = await site.confirmed(plan, { try: true })
         assert.ok(checks.some(({ name }) => name === 'the post “Kelp” shows its text'))
-        assert.ok(!site.system.leadsOn || checks.some(({ name }) => name.startsWith('an old address of a post')))
+        tried ||= checks.some(({ name }) => name.startsWith('an old address of a post'))
       }
+      assert.ok(tried || !site.system.leadsOn, 'an old address was followed')
     },
   },
   {

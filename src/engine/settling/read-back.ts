@@ -40,6 +40,7 @@ export async function settleAndReadBack(
   ask: (comparison: Comparison, late: readonly AnyDifference[]) => Promise<readonly AnyDifference[]>,
 ): Promise<ReadBack> {
   const books = { why: new Map(), copies: new Map() } as Pick<ReadBack, 'why' | 'copies'>
+  const shown = run.compare(inventory).differences
   let chosen = agreed
   let open = agreed
   let before = inventory
@@ -58,9 +59,12 @@ export async function settleAndReadBack(
       record.journal({ event: 'read back', ref, is, ok: !sameIn(left.differences, difference) })
     }
     before = after
-    const followers = new Set(later.map(({ area }) => area))
+    const changed = new Set<string>(now.map(({ area }) => area))
     const late = left.differences.filter(
-      (difference) => followers.has(difference.area) && !sameIn(chosen, difference) && !books.why.has(difference.ref),
+      (difference) =>
+        areaOf(difference.area).follows?.some((area) => changed.has(area)) &&
+        ![shown, chosen].some((known) => sameIn(known, difference)) &&
+        !books.why.has(difference.ref),
     )
     if (late.length > 0) chosen = [...chosen, ...(await ask(left, late))]
     const waiting = lost ? chosen : [...later, ...chosen.filter((difference) => late.includes(difference))]

@@ -74,7 +74,8 @@ export const wordpress: System<WordPressSession> = {
     isOpen: ({ text }) => has(text, 'form#registerform'),
   },
   wears: (html, use) => html.includes(`/themes/${use}/`),
-  leadsOn: true,
+  // it guesses by the slug where the new rule has a year in front
+  leadsOn: (_before, after) => after.startsWith('/{year}'),
   trial,
   shippedPlaces,
   showsShippedText,

@@ -77,8 +77,9 @@ export class WordPressSession implements SignedIn {
   read<T>(answer: Answer, schema: z.ZodType<T>): T {
     const parsed = schema.safeParse(jsonOf(answer))
     if (parsed.success) return parsed.data
-    // where the server itself stops the way to it, no answer of the system's own comes
-    if (answer.status >= 400 && answer.status < 500 && !failure.safeParse(jsonOf(answer)).success)
+    // a refusal that is not one of the interface's own comes from whoever switched it off
+    const code = failure.safeParse(jsonOf(answer)).data?.code
+    if (answer.status >= 400 && answer.status < 500 && !code?.startsWith('rest_'))
       throw UnpackError.of('area-closed', { address: this.visitor.home })
     throw UnpackError.of('screen-unexpected', { url: answer.url, wanted: 'the list of items' }, { page: answer.text })
   }

@@ -1,3 +1,4 @@
+import { UnpackError } from '../../core/errors.js'
 import { has } from '../../web/forms.js'
 import type { Visitor } from '../../web/visitor.js'
 import type { Login } from '../system.js'
@@ -9,6 +10,9 @@ export async function logIn(visitor: Visitor, { username, password }: Login): Pr
     { log: username, pwd: password.reveal(), 'wp-submit': '1' },
     { purpose: 'log-in' },
   )
+  // neither in nor refused: it wants a code, or a puzzle solved
+  if (answer.status === 200 && !has(answer.text, '#login_error'))
+    throw UnpackError.of('sign-in-challenge', { address: visitor.home })
   // a question whether the e-mail address is still right is a success too
   return answer.status === 302 && !has(answer.text, '#login_error')
 }

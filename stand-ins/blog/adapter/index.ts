@@ -100,7 +100,7 @@ export const standInBlogSystem: System<StandInSession> = {
   feed: '/feed.xml',
   signUp: { place: 'join', isOpen: ({ text }) => has(text, 'form#join') },
   wears: (html, use) => load(html)('meta[name=theme]').attr('content') === use,
-  leadsOn: true,
+  leadsOn: () => true,
   trial,
   shippedPlaces: () => [
     { area: 'posts', place: '/post/a-first-post' },

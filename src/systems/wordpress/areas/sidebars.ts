@@ -8,9 +8,11 @@ const BLOCKS = 'the theme is made of blocks and has no sidebars; choose a theme 
 
 export const sidebars: AreaOnSystem<'sidebars', WordPressSession> = {
   can({ baseline, inventory }) {
-    const planned = baseline.packages.theme[baseline.theme?.use ?? '']
-    const used = inventory.theme?.find(({ item }) => item.active)?.copy as { blocks?: boolean } | undefined
-    return (planned ?? used)?.blocks ? { place: { never: BLOCKS }, parts: { never: BLOCKS } } : {}
+    const wanted = baseline.theme?.use
+    // known by its archive, or because it is there; one of the catalogue's may have some
+    const there = inventory.theme?.find(({ item }) => (wanted === undefined ? item.active : item.use === wanted))
+    const theme = baseline.packages.theme[wanted ?? ''] ?? (there?.copy as { blocks?: boolean } | undefined)
+    return theme?.blocks ? { place: { never: BLOCKS }, parts: { never: BLOCKS } } : {}
   },
   async read(session, { sidebars: planned, shipped }) {
     if (planned === undefined && !goes(shipped)) return []

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { jsonOf } from '../../../web/answer.js'
+import { jsonOf, type Answer } from '../../../web/answer.js'
 import type { Carrier, IdOf } from '../../step.js'
 import { pluginsOf } from '../plugins.js'
 import type { WordPressSession } from '../session.js'
@@ -29,17 +29,18 @@ export const autoUpdates: Carrier<AutoUpdateFields, WordPressSession> = {
     const assets = all.filter((asset) =>
       load.id === undefined ? !load.but?.includes(folder(asset)) : folder(asset) === folder(String(load.id)),
     )
-    const answers = await Promise.all(
-      assets.map((asset) =>
-        session.visitor.post('wp-admin/admin-ajax.php', {
+    const answers: Answer[] = []
+    // one after another: the system keeps them in one list, and two at once would lose one
+    for (const asset of assets)
+      answers.push(
+        await session.visitor.post('wp-admin/admin-ajax.php', {
           action: 'toggle-auto-updates',
           _ajax_nonce: token,
           type: load.type,
           asset,
           state: load.automatic ? 'enable' : 'disable',
         }),
-      ),
-    )
+      )
     // the list of add-ons does not show it
     if (load.type === 'theme') session.shelf.forget('themes')
     const failed = answers.find((answer) => !outcome.safeParse(jsonOf(answer)).data?.success)
