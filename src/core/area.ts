@@ -104,6 +104,8 @@ export interface Area<N extends string, I extends ItemShape> {
   links?: readonly (keyof I & string)[]
   /** The link whose removal takes this item along. */
   within?: keyof I & string
+  /** How the baseline takes over one that shipped and can't go. */
+  takenOver?: string
   /** Why an item that no plan means goes, where the baseline says so in its own way. */
   goes?(item: I, baseline: Baseline): string | undefined
   /** Fields that are the owner's once they edited them. */

@@ -35,6 +35,17 @@ export function inventoryOf(reading: Reading): Inventory {
 export const allFound = (inventory: Inventory): AnyFound[] =>
   areaNames.flatMap((name) => (inventory[name] ?? []) as AnyFound[])
 
-/** The item that goes by a ref. */
-export const foundAt = (inventory: Inventory, ref: string): AnyFound | undefined =>
-  allFound(inventory).find((found) => found.ref === ref)
+const indexes = new WeakMap<Inventory, ReadonlyMap<string, AnyFound>>()
+
+/** The item that goes by a ref. An inventory is looked through once. */
+export function foundAt(inventory: Inventory, ref: string): AnyFound | undefined {
+  const index =
+    indexes.get(inventory) ??
+    new Map(
+      allFound(inventory)
+        .toReversed()
+        .map((found) => [found.ref, found]),
+    )
+  indexes.set(inventory, index)
+  return index.get(ref)
+}

@@ -88,7 +88,13 @@ async function answered(outcomes: Carried[], since: Date, { answerMail }: CarryO
   })
 }
 
-const needs = (step: Step): string[] => [...refsIn(step.fields), ...(step.more.after ?? [])]
+const needed = new WeakMap<Step, readonly string[]>()
+/** The refs that a step needs; its fields are looked through once. */
+function needs(step: Step): readonly string[] {
+  const refs = needed.get(step) ?? [...refsIn(step.fields), ...(step.more.after ?? [])]
+  needed.set(step, refs)
+  return refs
+}
 
 const isReady = (step: Step, pending: ReadonlySet<Step>, known: Known): boolean =>
   unknownIn(step.fields, known).length === 0 &&

@@ -90,6 +90,9 @@ location /empty/ { autoindex on; } location /files/ { autoindex on; } location /
   assert.deepEqual(await at('/files/'), ['unknown', 'a list of files: holiday photos.jpg'])
   assert.equal((await at('/bare/'))[0], 'unknown')
   assert.equal((await at('/nowhere/'))[0], 'unknown')
-  assert.deepEqual(await at('/closed/'), ['unknown', 'a password stands in front of it (HTTP 401)'])
+  assert.deepEqual(await at('/closed/'), [
+    'unknown',
+    'a password stands in front of it (HTTP 401); Unpack uses it when it is stored: unpack logins add --door',
+  ])
   rmSync(www, { recursive: true })
 })

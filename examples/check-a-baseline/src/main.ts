@@ -7,6 +7,7 @@ import {
   type AnyDifference,
   compare,
   differenceText,
+  type Files,
   inventoryOf,
   type Mistake,
 } from 'unpack/core'
@@ -15,9 +16,31 @@ import sample from '../../../demo/repair-cafe/baseline.yaml?raw'
 const text = document.querySelector<HTMLTextAreaElement>('#text')
 const result = document.querySelector<HTMLElement>('#result')
 
-/** The texts beside a baseline are not at hand here, so each is taken as empty. */
-const files = (baseline: string): Record<string, string> =>
-  Object.fromEntries(filesNamed(baseline).map((name) => [name, '']))
+/** The files beside the demo's baseline: texts, and pictures and archives as bytes. */
+const DEMO = '../../../demo/repair-cafe/'
+const texts = import.meta.glob<string>('../../../demo/repair-cafe/**/*.{md,opml}', {
+  query: '?raw',
+  import: 'default',
+  eager: true,
+})
+const addresses = import.meta.glob<string>('../../../demo/repair-cafe/files/*.{png,zip}', {
+  query: '?url',
+  import: 'default',
+  eager: true,
+})
+const bytes = await Promise.all(
+  Object.entries(addresses).map(async ([name, address]) => {
+    const answer = await fetch(address)
+    return [name, new Uint8Array(await answer.arrayBuffer())] as const
+  }),
+)
+const beside: Files = Object.fromEntries(
+  [...Object.entries(texts), ...bytes].map(([name, content]) => [name.slice(DEMO.length), content]),
+)
+
+/** The files that a baseline names; others than the demo's are not at hand here, so each is taken as empty. */
+const files = (baseline: string): Files =>
+  Object.fromEntries(filesNamed(baseline, beside).map((name) => [name, beside[name] ?? '']))
 
 const element = (name: string, content: string, className = ''): HTMLElement =>
   Object.assign(document.createElement(name), { textContent: content, className })

@@ -55,6 +55,7 @@ export const categories: Area<'categories', CategoryItem> = {
     ...planned(categories ?? [], ''),
     ...(sample?.categories ?? []).map((item) => ({ item })),
   ],
+  takenOver: '“replaces: shipped” in the baseline takes it over, or “default: true” frees it',
   links: ['parent'],
   call: (item) => `the category “${item.name}”`,
   say: (key) => (key === 'parent' ? 'stands under' : key === 'default' ? 'for posts without one' : key),

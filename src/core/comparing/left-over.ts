@@ -51,7 +51,7 @@ export function leftOver(
     else if (!mayGo) continue
     else if (found.origin === 'probably shipped') keep(`${what} probably shipped, but its text is not one we know`)
     else if (found.needed)
-      keep(`${what} shipped, and the system can't be without it; “replaces: shipped” in the baseline takes it over`)
+      keep(`${what} shipped, and the site can't be without it${area.takenOver ? `; ${area.takenOver}` : ''}`)
     else if (inUse) keep(`${what} shipped with the system; on a site in use it stays`)
     else goes('it shipped with the system, and nobody touched it')
   }

@@ -64,7 +64,8 @@ export class WordPressSession implements SignedIn {
       const answer = await this.rest(
         'GET',
         `/wp/v2/${route}`,
-        `context=edit&per_page=${PER_PAGE}${number > 1 ? `&page=${number}` : ''}${query && `&${query}`}`,
+        // by number: many that were made in the same second would else stand on two pages, or on none
+        `context=edit&orderby=id&order=asc&per_page=${PER_PAGE}${number > 1 ? `&page=${number}` : ''}${query && `&${query}`}`,
       )
       return { items: this.read(answer, z.array(schema)), pages: Number(answer.headers['x-wp-totalpages'] ?? 1) }
     }
@@ -93,6 +94,15 @@ export class WordPressSession implements SignedIn {
     }
     for (const [name, value] of tokensIn(answer.text)) this.tokens.set(name, value)
     return answer
+  }
+
+  /** Sends what carries a one-time value; where the session was lost it is renewed once, and the value taken anew. */
+  async send(act: () => Promise<Answer>): Promise<Answer> {
+    const answer = await act()
+    if (!isSentAway(answer)) return answer
+    await this.#renew()
+    this.shelf.forget('themes', 'options')
+    return act()
   }
 
   /** The token is asked for once, however many requests want it at the same time. */
@@ -170,6 +180,10 @@ function isLost(answer: Answer): boolean {
     (answer.status === 401 && code !== undefined)
   )
 }
+
+/** True if a screen, or what takes small requests for it, answered as to a stranger. */
+const isSentAway = ({ status, headers, text }: Answer): boolean =>
+  /\/wp-login\.php\?redirect_to=/.test(headers.location ?? '') || (status >= 400 && /^(?:0|-1)$/.test(text.trim()))
 
 /** The code of a refusal, or its status. */
 export const refusal = (status: number, body: unknown): string => failure.safeParse(body).data?.code ?? `HTTP ${status}`

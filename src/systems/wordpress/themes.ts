@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { UnpackError } from '../../core/errors.js'
+import type { Answer } from '../../web/answer.js'
 import type { WordPressSession } from './session.js'
 
 const themeSchema = z.looseObject({
@@ -31,11 +32,13 @@ export const themesOf = (session: WordPressSession) =>
     return { themes: themes.data.themes }
   })
 
-/** The token that installing from the catalogue and updating want; the screen of themes shows it too. */
-export async function tokenOfUpdates(session: WordPressSession): Promise<string> {
-  if (!session.tokens.has('updates')) await session.screen('wp-admin/themes.php')
-  return session.tokens.get('updates') ?? ''
-}
+/** Asks for what has to do with updates and the catalogue, with the token that the screen of themes shows. */
+export const askForUpdates = (session: WordPressSession, fields: Readonly<Record<string, string>>): Promise<Answer> =>
+  session.send(async () => {
+    if (!session.tokens.has('updates')) await session.screen('wp-admin/themes.php')
+    const token = session.tokens.get('updates') ?? ''
+    return session.visitor.post('wp-admin/admin-ajax.php', { ...fields, _ajax_nonce: token })
+  })
 
 function parse(text: string): unknown {
   try {

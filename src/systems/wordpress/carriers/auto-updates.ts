@@ -3,7 +3,7 @@ import { jsonOf, type Answer } from '../../../web/answer.js'
 import type { Carrier, IdOf } from '../../step.js'
 import { pluginsOf } from '../plugins.js'
 import type { WordPressSession } from '../session.js'
-import { themesOf, tokenOfUpdates } from '../themes.js'
+import { askForUpdates, themesOf } from '../themes.js'
 
 export interface AutoUpdateFields {
   type: 'theme' | 'plugin'
@@ -23,7 +23,6 @@ export const autoUpdates: Carrier<AutoUpdateFields, WordPressSession> = {
   atOnce: 1,
   async carry([load], session) {
     if (!load) return []
-    const token = await tokenOfUpdates(session)
     const folder = (asset: string) => asset.replace(/\/.*|\.php$/g, '')
     const all = String(load.id ?? '').includes('/') ? [`${load.id}.php`] : await assetsOf(load.type, session)
     const assets = all.filter((asset) =>
@@ -33,9 +32,8 @@ export const autoUpdates: Carrier<AutoUpdateFields, WordPressSession> = {
     // one after another: the system keeps them in one list, and two at once would lose one
     for (const asset of assets)
       answers.push(
-        await session.visitor.post('wp-admin/admin-ajax.php', {
+        await askForUpdates(session, {
           action: 'toggle-auto-updates',
-          _ajax_nonce: token,
           type: load.type,
           asset,
           state: load.automatic ? 'enable' : 'disable',

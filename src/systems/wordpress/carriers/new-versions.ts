@@ -4,7 +4,7 @@ import type { Carrier } from '../../step.js'
 import { looksBroken } from '../front.js'
 import { waitingOf } from '../new-versions.js'
 import type { WordPressSession } from '../session.js'
-import { tokenOfUpdates } from '../themes.js'
+import { askForUpdates } from '../themes.js'
 
 const outcome = z.object({
   success: z.boolean(),
@@ -17,13 +17,12 @@ export const newVersions: Carrier<object, WordPressSession> = {
   side: 'dashboard',
   atOnce: Infinity,
   async carry(loads, session) {
-    const [token, waiting] = await Promise.all([tokenOfUpdates(session), waitingOf(session)])
+    const waiting = await waitingOf(session)
     const troubles: string[] = []
     for (const { kind, asset, text } of waiting) {
       const before = await looksBroken(session)
-      const answer = await session.visitor.post('wp-admin/admin-ajax.php', {
+      const answer = await askForUpdates(session, {
         action: `update-${kind}`,
-        _ajax_nonce: token,
         slug: asset.replace(/\/.*|\.php$/g, ''),
         ...(kind === 'plugin' && { plugin: asset }),
       })

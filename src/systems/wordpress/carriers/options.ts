@@ -12,14 +12,16 @@ export const options: Carrier<Record<string, string | IdOf>, WordPressSession> =
   atOnce: Infinity,
   async carry(loads, session) {
     const fields = Object.assign({}, ...loads) as (typeof loads)[number]
-    // the list shows the token that writing wants
-    if (!session.tokens.has('settings')) await optionsOf(session)
-    const answer = await session.visitor.post('wp-admin/options.php', {
-      option_page: 'options',
-      action: 'update',
-      _wpnonce: session.tokens.get('settings') ?? '',
-      page_options: Object.keys(fields).join(','),
-      ...Object.fromEntries(Object.entries(fields).map(([name, value]) => [name, String(value)])),
+    const answer = await session.send(async () => {
+      // the list shows the token that writing wants
+      if (!session.tokens.has('settings')) await optionsOf(session)
+      return session.visitor.post('wp-admin/options.php', {
+        option_page: 'options',
+        action: 'update',
+        _wpnonce: session.tokens.get('settings') ?? '',
+        page_options: Object.keys(fields).join(','),
+        ...Object.fromEntries(Object.entries(fields).map(([name, value]) => [name, String(value)])),
+      })
     })
     session.shelf.forget('options')
     if ('default_category' in fields) session.shelf.forget('categories')

@@ -5,7 +5,7 @@ import { jsonOf, type Answer } from '../../../web/answer.js'
 import { formOn } from '../../../web/forms.js'
 import type { Carried, Carrier } from '../../step.js'
 import type { WordPressSession } from '../session.js'
-import { tokenOfUpdates } from '../themes.js'
+import { askForUpdates } from '../themes.js'
 
 export interface PackageFields {
   use: string
@@ -93,12 +93,7 @@ const serverLimit = 'upload_max_filesize and post_max_size'
 const outcome = z.object({ success: z.boolean(), data: z.looseObject({ errorCode: z.string().optional() }).optional() })
 
 async function fromCatalogue(kind: keyof typeof kinds, use: string, session: WordPressSession): Promise<Carried> {
-  const token = await tokenOfUpdates(session)
-  const answer = await session.visitor.post('wp-admin/admin-ajax.php', {
-    action: kinds[kind].ajax,
-    slug: use,
-    _ajax_nonce: token,
-  })
+  const answer = await askForUpdates(session, { action: kinds[kind].ajax, slug: use })
   const read = outcome.safeParse(jsonOf(answer)).data
   if (read?.success) return { id: use }
   const code = read?.data?.errorCode ?? `HTTP ${answer.status}`
