@@ -80,7 +80,7 @@ await (
 execFileSync('cp', ['-r', join(root, 'demo/repair-cafe'), folder])
 
 await terminal('survey', 'unpack survey http://127.0.0.1:4101/', 180)
-await terminal('compare', 'unpack compare repair-cafe/baseline.yaml', 860)
+await terminal('compare', 'unpack compare repair-cafe/baseline.yaml | head -42', 880)
 await terminal('settle', 'unpack settle repair-cafe/baseline.yaml --yes 2>/dev/null', 880)
 await terminal('confirm', 'unpack confirm repair-cafe/baseline.yaml')
 await terminal(
@@ -114,7 +114,7 @@ const settled =
 const report = pathToFileURL(join(records, settled, 'report.html')).href
 await page('report', report)
 await page('report-phone', report, 390, 844)
-await page('settled-blog', 'http://127.0.0.1:4101/home/')
+await page('settled-blog', 'http://127.0.0.1:4101/news/')
 const vite = await createServer({
   configFile: join(root, 'examples/check-a-baseline/vite.config.ts'),
   server: { port: 4177, host: '127.0.0.1' },

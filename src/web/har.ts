@@ -86,12 +86,20 @@ export function harOf(
       timings: { send: 0, wait: time, receive: 0 },
     }
   })
+  const forms = secrets.flatMap((secret) => formsOf(secret.reveal()))
+  const hidden = (_name: string, value: unknown): unknown =>
+    typeof value === 'string' ? forms.reduce((text, form) => text.replaceAll(form, DOTS), value) : value
   const log = { version: '1.2', creator: { name: 'Unpack', version }, entries }
-  return secrets
-    .flatMap((secret) => formsOf(secret.reveal()))
-    .reduce((text, form) => text.replaceAll(form, DOTS), `${JSON.stringify({ log }, null, 1)}\n`)
+  return `${JSON.stringify({ log }, hidden, 1)}\n`
 }
 
-/** The ways in which a secret may stand in a JSON document. */
+/** The ways in which a secret may stand in a field. */
 const formsOf = (secret: string): string[] =>
-  secret === '' ? [] : [secret, encodeURIComponent(secret), JSON.stringify(secret).slice(1, -1)]
+  secret === ''
+    ? []
+    : [
+        secret,
+        encodeURIComponent(secret),
+        new URLSearchParams({ '': secret }).toString().slice(1),
+        JSON.stringify(secret).slice(1, -1),
+      ]

@@ -34,7 +34,7 @@ async function blog({ port, standing, base, mail }: Flags): Promise<void> {
 async function mail({ port, folder }: Flags): Promise<void> {
   const server = await standInMail(folder, port).catch(taken(port))
   await running(
-    [heading(`SMTP on 127.0.0.1:${server.port}`), ...row('mails go to', `${folder}, and no further`)],
+    [heading(`SMTP on 127.0.0.1:${server.port}`), ...row('mails', `go to ${folder}, and no further`)],
     server,
   )
 }

@@ -13,27 +13,21 @@ export const compareJson = ({ comparison, system, expected }: Compared): z.outpu
   return { system, differences: differences.map(differenceLine), kept, byHand, unseen, never, notes, others, expected }
 }
 
+type Change = ReturnType<typeof changes>[number]
 const labels = { missing: 'missing', different: 'different', 'left over': 'goes' } as const
 
 function differenceRows(difference: AnyDifference): string[] {
   const area = areaOf(difference.area)
+  const changeText = ({ key, found, wanted }: Change) =>
+    `${area.say?.(key) ?? key}: ${valueText(key, found, area.show)} → ${pc.bold(valueText(key, wanted, area.show))}`
   if (difference.is === 'left over')
     return row(labels['left over'], differenceText(difference).replace(/ goes: /, ': '))
   if (area.list === 'one')
-    return changes(difference).flatMap(({ key, found, wanted }, index) =>
-      row(
-        index === 0 ? labels.different : '',
-        `${area.say?.(key) ?? key}: ${valueText(key, found)} → ${pc.bold(valueText(key, wanted))}`,
-      ),
-    )
+    return changes(difference).flatMap((change, index) => row(index === 0 ? labels.different : '', changeText(change)))
   if (difference.is === 'missing') return row(labels.missing, area.call(anyItem(difference.wanted)))
-  const fields = changes(difference).map(
-    ({ key, found, wanted }) =>
-      `${area.say?.(key) ?? key}: ${valueText(key, found)} → ${pc.bold(valueText(key, wanted))}`,
-  )
   return [
     ...row(labels.different, area.call(anyItem(difference.found.item))),
-    ...fields.flatMap((line) => row('', line, 13)),
+    ...changes(difference).flatMap((change) => row('', changeText(change), 13)),
   ]
 }
 

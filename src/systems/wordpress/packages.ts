@@ -2,7 +2,9 @@ import type { ArchiveFile, PackageFacts } from '../system.js'
 
 /** A line in the head of a stylesheet or of an add-on's main file. */
 const header = (text: string, name: string): string =>
-  (new RegExp(`^[ \\t/*#@]*${name}:(.*)$`, 'mi').exec(text.slice(0, 8192))?.[1] ?? '').replace(/\*\/.*/, '').trim()
+  (new RegExp(`^(?:[ \\t]*<\\?php)?[ \\t/*#@]*${name}:(.*)$`, 'mi').exec(text.slice(0, 8192))?.[1] ?? '')
+    .replace(/\*\/.*/, '')
+    .trim()
 
 const folderOf = (path: string): string => path.replace(/\/?[^/]*$/, '')
 const nameOf = (folder: string): string => folder.split('/').at(-1) ?? ''
