@@ -15,6 +15,7 @@ export { LazyLogins, type Logins } from './logins/logins.js'
 export { makePassword } from './logins/password.js'
 export { MailFolder } from './mail/folder.js'
 export { builtIn } from './systems/index.js'
+export { settingSteps, type SettingFields, type Settings } from './systems/setting-steps.js'
 export { Shelf } from './systems/shelf.js'
 export {
   bodyOf,

@@ -1,15 +1,6 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
-import {
-  builtIn,
-  compare,
-  inventoryOf,
-  type AnyDifference,
-  type Baseline,
-  type Inventory,
-  type Reading,
-  type Step,
-} from 'unpack'
+import { builtIn, compare, inventoryOf, type Baseline, type Inventory, type Reading, type Step } from 'unpack'
 import { placesIn } from '../../src/systems/wordpress/menus.js'
 import { planned } from '../help/plan.js'
 
@@ -23,7 +14,7 @@ function stepsFor(rest: string, reading: Reading, more: { site?: string; package
   const inventory: Inventory = inventoryOf(reading)
   const { differences } = compare(plan, inventory)
   return Object.entries(wordpress?.areas ?? {}).flatMap(([name, area]) => {
-    const own = differences.filter(({ area: of }) => of === name) as AnyDifference[]
+    const own = differences.filter(({ area: of }) => of === name)
     const steps: Step[] =
       own.length > 0 ? (area.translate?.(own as never, { firstRun: false, baseline: plan, inventory }) ?? []) : []
     return steps.map(({ carrier, fields, more: { gives, after } }) => ({ carrier: carrier.name, fields, gives, after }))

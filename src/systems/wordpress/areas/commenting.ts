@@ -1,8 +1,9 @@
 import type { CommentingItem } from '../../../core/areas/commenting.js'
 import type { AreaOnSystem } from '../../system.js'
+import { options } from '../carriers/options.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
-import { settingSteps, type Settings } from '../settings.js'
+import { settingSteps, type Settings } from '../../setting-steps.js'
 
 const settings: Settings<keyof CommentingItem> = {
   allowed: (value) => ({ default_comment_status: value === true ? 'open' : 'closed' }),
@@ -25,5 +26,5 @@ export const commenting: AreaOnSystem<'commenting', WordPressSession> = {
     }
     return [{ id: 'commenting', item }]
   },
-  translate: (differences) => settingSteps(differences, settings),
+  translate: (differences) => settingSteps(differences, options, settings),
 }

@@ -3,10 +3,11 @@ import type { PublishingItem } from '../../../core/areas/publishing.js'
 import type { AreaOnSystem } from '../../system.js'
 import { Step } from '../../step.js'
 import { permalinks } from '../carriers/permalinks.js'
+import { options } from '../carriers/options.js'
 import { optionsOf } from '../options.js'
 import { structureOf, templateOf } from '../post-address.js'
 import type { WordPressSession } from '../session.js'
-import { settingSteps, type Settings } from '../settings.js'
+import { settingSteps, type Settings } from '../../setting-steps.js'
 
 const settings: Settings<keyof PublishingItem> = {
   postsPerPage: (value) => ({ posts_per_page: textOf(value) }),
@@ -28,7 +29,7 @@ export const publishing: AreaOnSystem<'publishing', WordPressSession> = {
     return [{ id: 'publishing', item }]
   },
   translate: (differences) => [
-    ...settingSteps(differences, settings),
+    ...settingSteps(differences, options, settings),
     ...differences.flatMap((difference) => {
       if (difference.is === 'left over') return []
       const { postAddress } = difference.wanted

@@ -1,8 +1,9 @@
 import type { SignUpItem } from '../../../core/areas/signUp.js'
 import type { AreaOnSystem } from '../../system.js'
+import { options } from '../carriers/options.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
-import { settingSteps, type Settings } from '../settings.js'
+import { settingSteps, type Settings } from '../../setting-steps.js'
 
 const roles = { reader: 'subscriber', writer: 'author', editor: 'editor' } as const
 const roleIn = (value = ''): SignUpItem['role'] =>
@@ -18,5 +19,5 @@ export const signUp: AreaOnSystem<'signUp', WordPressSession> = {
     const { values } = await optionsOf(session)
     return [{ id: 'signUp', item: { open: values.users_can_register === '1', role: roleIn(values.default_role) } }]
   },
-  translate: (differences) => settingSteps(differences, settings),
+  translate: (differences) => settingSteps(differences, options, settings),
 }

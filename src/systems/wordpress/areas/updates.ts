@@ -4,9 +4,10 @@ import { Step } from '../../step.js'
 import { autoUpdates } from '../carriers/auto-updates.js'
 import { newVersions } from '../carriers/new-versions.js'
 import { waitingOf } from '../new-versions.js'
+import { options } from '../carriers/options.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
-import { settingSteps, type Settings } from '../settings.js'
+import { settingSteps, type Settings } from '../../setting-steps.js'
 import { themesGone } from './theme.js'
 import { themesOf } from '../themes.js'
 
@@ -42,7 +43,7 @@ export const updates: AreaOnSystem<'updates', WordPressSession> = {
     return [{ id: 'updates', item }]
   },
   translate: (differences, { baseline }) => [
-    ...settingSteps(differences, settings),
+    ...settingSteps(differences, options, settings),
     ...differences.flatMap((difference) => {
       if (difference.is === 'left over') return []
       const { themes, addOns, waiting } = difference.wanted

@@ -1,7 +1,7 @@
-import type { AreaOnSystem } from 'unpack'
+import { type AreaOnSystem, settingSteps } from 'unpack'
 import { settings } from '../carriers/forms.js'
 import type { StandInSession } from '../session.js'
-import { as, settingSteps } from '../settings.js'
+import { as } from '../settings.js'
 
 export const address: AreaOnSystem<'address', StandInSession> = {
   async read(session) {

@@ -1,7 +1,7 @@
-import type { AreaOnSystem, ItemOf } from 'unpack'
+import { type AreaOnSystem, type ItemOf, settingSteps } from 'unpack'
 import { visitors } from '../carriers/forms.js'
 import type { StandInSession } from '../session.js'
-import { as, box, settingSteps } from '../settings.js'
+import { as, box } from '../settings.js'
 
 export const commenting: AreaOnSystem<'commenting', StandInSession> = {
   async read(session) {
@@ -14,7 +14,7 @@ export const commenting: AreaOnSystem<'commenting', StandInSession> = {
     return [{ id: 'commenting', item }]
   },
   translate: (differences) =>
-    settingSteps<keyof ItemOf<'commenting'>>(differences, visitors, {
+    settingSteps(differences, visitors, {
       allowed: (value) => ({ commentsAllowed: box(value === true) }),
       approve: as('approve'),
       linksBeforeApproval: as('linksBeforeApproval'),

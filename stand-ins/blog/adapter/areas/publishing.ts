@@ -1,7 +1,7 @@
-import type { AreaOnSystem, ItemOf } from 'unpack'
+import { type AreaOnSystem, type ItemOf, settingSteps } from 'unpack'
 import { publishing as carrier } from '../carriers/forms.js'
 import type { StandInSession } from '../session.js'
-import { as, settingSteps } from '../settings.js'
+import { as } from '../settings.js'
 
 export const publishing: AreaOnSystem<'publishing', StandInSession> = {
   async read(session) {
@@ -16,7 +16,7 @@ export const publishing: AreaOnSystem<'publishing', StandInSession> = {
     return [{ id: 'publishing', item }]
   },
   translate: (differences) =>
-    settingSteps<keyof ItemOf<'publishing'>>(differences, carrier, {
+    settingSteps(differences, carrier, {
       postsPerPage: as('postsPerPage'),
       postAddress: as('postAddress'),
       feedPosts: as('feedPosts'),

@@ -1,7 +1,7 @@
-import type { AreaOnSystem, ItemOf } from 'unpack'
+import { type AreaOnSystem, type ItemOf, settingSteps } from 'unpack'
 import { visitors } from '../carriers/forms.js'
 import type { StandInSession } from '../session.js'
-import { as, box, settingSteps } from '../settings.js'
+import { as, box } from '../settings.js'
 
 export const signUp: AreaOnSystem<'signUp', StandInSession> = {
   async read(session) {
@@ -9,7 +9,7 @@ export const signUp: AreaOnSystem<'signUp', StandInSession> = {
     return [{ id: 'signUp', item: { open: joinOpen === '1', role: joinRole as ItemOf<'signUp'>['role'] } }]
   },
   translate: (differences) =>
-    settingSteps<keyof ItemOf<'signUp'>>(differences, visitors, {
+    settingSteps(differences, visitors, {
       open: (value) => ({ joinOpen: box(value === true) }),
       role: as('joinRole'),
     }),

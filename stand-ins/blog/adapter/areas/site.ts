@@ -1,9 +1,9 @@
-import { refOf, textOf, type AreaOnSystem, type ItemOf } from 'unpack'
+import { refOf, textOf, type AreaOnSystem, type ItemOf, settingSteps } from 'unpack'
 import { Step } from 'unpack'
 import { firstRun } from '../carriers/first-run.js'
 import { settings } from '../carriers/forms.js'
 import type { StandInSession } from '../session.js'
-import { as, settingSteps } from '../settings.js'
+import { as } from '../settings.js'
 
 type SiteItem = ItemOf<'site'>
 const hidden = (value: unknown): '1' | '' => (value === 'turned away' ? '1' : '')
@@ -29,7 +29,7 @@ export const site: AreaOnSystem<'site', StandInSession> = {
   },
   translate(differences, here) {
     if (!here.firstRun)
-      return settingSteps<keyof SiteItem>(differences, settings, {
+      return settingSteps(differences, settings, {
         title: as('title'),
         description: as('description'),
         language: (value) => ({ language: language(value) }),

@@ -1,8 +1,8 @@
-import { Step, type AreaOnSystem, type ItemOf } from 'unpack'
+import { Step, type AreaOnSystem, type ItemOf, settingSteps } from 'unpack'
 import { updateRules } from '../carriers/forms.js'
 import { newVersions } from '../carriers/packages.js'
 import type { StandInSession } from '../session.js'
-import { as, box, settingSteps } from '../settings.js'
+import { as, box } from '../settings.js'
 
 const byItself = (value: string | undefined) => (value === '1' ? 'automatic' : 'by hand')
 
@@ -18,7 +18,7 @@ export const updates: AreaOnSystem<'updates', StandInSession> = {
     return [{ id: 'updates', item }]
   },
   translate: (differences) => [
-    ...settingSteps<keyof ItemOf<'updates'>>(differences, updateRules, {
+    ...settingSteps(differences, updateRules, {
       system: as('system'),
       themes: (value) => ({ themes: box(value === 'automatic') }),
       addOns: (value) => ({ addOns: box(value === 'automatic') }),

@@ -1,17 +1,16 @@
-import type { Carried, Carrier, IdOf, Resolved, TextOf } from 'unpack'
-import type { Fields } from '../settings.js'
+import type { Carried, Carrier, IdOf, Resolved, SettingFields, TextOf } from 'unpack'
 import type { StandInSession } from '../session.js'
 
 const plain = (fields: Readonly<Record<string, unknown>>): Record<string, string> =>
   Object.fromEntries(Object.entries(fields).map(([name, value]) => [name, String(value)]))
 
 /** Settings: one form each, sent whole. */
-const oneForm = (room: string): Carrier<Fields, StandInSession> => ({
+const oneForm = (room: string): Carrier<SettingFields, StandInSession> => ({
   name: room,
   side: 'dashboard',
   atOnce: Infinity,
   async carry(loads, session) {
-    const changes = plain(Object.assign({}, ...loads) as Resolved<Fields>)
+    const changes = plain(Object.assign({}, ...loads) as Resolved<SettingFields>)
     const outcome = await session.send(room, { changes })
     if (outcome.refused !== undefined || changes.contact === undefined) return loads.map(() => outcome)
     // a new contact address may have to be answered for by mail first
