@@ -1,5 +1,5 @@
 import type { Dispatcher } from 'undici'
-import { addressText, isThisMachine, parseAddress, type SiteAddress } from '../core/address.js'
+import { addressText, type SiteAddress } from '../core/address.js'
 import { areaNames, type AreaName, type Inventory, type ItemOf } from '../core/areas/index.js'
 import type { Ability, ReadItem } from '../core/area.js'
 import type { Baseline } from '../core/baseline/schema.js'
@@ -7,7 +7,6 @@ import { compare, type Comparison, type Remark } from '../core/compare.js'
 import { UnpackError } from '../core/errors.js'
 import { inventoryOf } from '../core/inventory.js'
 import type { AreaOnSystem, Login, OnSite, Session, SignedIn, System } from '../systems/system.js'
-import { builtIn } from '../systems/index.js'
 import { Shelf } from '../systems/shelf.js'
 import type { Secret } from '../core/secret.js'
 import { version } from '../package.js'
@@ -16,10 +15,11 @@ import { connections } from '../web/connections.js'
 import { Traffic } from '../web/traffic.js'
 import { Visitor } from '../web/visitor.js'
 import type { Phase, RunEvent } from './events.js'
+import { refuseUnsafe, surveyWithDoor } from './begin.js'
 import { packagesIn } from './packages.js'
 import type { RunOptions } from './options.js'
 import { State } from './state.js'
-import { survey, type Surveyed } from './survey.js'
+import type { Surveyed } from './survey.js'
 
 /** One run on one site: what was surveyed, open connections, and everything that survey, compare, settle and confirm share. */
 export class Run {
@@ -215,41 +215,4 @@ export class Run {
 type AnyAreaOnSystem = Omit<AreaOnSystem<AreaName>, 'read' | 'can'> & {
   can?: Record<string, Ability> | ((site: OnSite) => Record<string, Ability>)
   read(session: SignedIn, baseline: Baseline): Promise<ReadItem<ItemOf<AreaName>>[]>
-}
-
-/** Surveys without any password first; one in front of everything is opened with the login that is stored for it. */
-async function surveyWithDoor(
-  address: string,
-  options: RunOptions,
-): Promise<{ surveyed: Surveyed; door: RunOptions['door'] }> {
-  const surveyed = await survey(address, options)
-  const to = addressText(surveyed.address)
-  const isClosed = surveyed.findings.front?.status === 401 && options.door === undefined
-  const door = isClosed ? await options.logins.door?.(to) : options.door
-  if (!isClosed || !door) return { surveyed, door }
-  if (to.startsWith('http:') && !isThisMachine(surveyed.address) && !options.plainHttp)
-    throw UnpackError.of('plain-http', { address: to })
-  return { surveyed: await survey(to, { ...options, door }), door }
-}
-
-function refuseUnsafe({ findings, standing, reasons, address }: Surveyed, wanted: string, options: RunOptions): System {
-  const finding = reasons.join('; ')
-  const to = addressText(address)
-  if (findings.failure) throw UnpackError.of('nothing-there', { address: wanted, finding: findings.failure.text })
-  if (to !== addressText(parseAddress(wanted) ?? address))
-    throw UnpackError.of('address-leads-elsewhere', { from: wanted, to })
-  const { system } = findings
-  const status = findings.front?.status ?? 0
-  if (system?.state === 'broken' || (!system && (status === 401 || status === 403 || status >= 500)))
-    throw UnpackError.of('cannot-open', { address: wanted, finding })
-  const found = (options.systems ?? builtIn).find(({ id }) => id === system?.id)
-  if (!system || !found) throw UnpackError.of('no-system', { address: wanted, standing, reason: finding })
-  if (!system.proven && !options.unproven)
-    throw UnpackError.of('not-proven', {
-      system: system.name,
-      version: system.version || 'of a version it does not tell',
-    })
-  if (address.origin.startsWith('http:') && !isThisMachine(address) && !options.plainHttp)
-    throw UnpackError.of('plain-http', { address: to })
-  return found
 }

@@ -5,6 +5,7 @@ import { test } from 'node:test'
 import fc from 'fast-check'
 import { datePattern, htmlOf, normalForm, postAddressParts, sameText, slugOf } from 'unpack'
 import { outlinesIn } from '../../src/core/text/opml.js'
+import { dateExample } from '../../src/core/text/dates.js'
 import { sampleIn } from '../../src/core/text/sample.js'
 import { notOlder } from '../../src/core/text/versions.js'
 import { cldrDate, phpDate } from '../../src/systems/wordpress/dates.js'
@@ -74,6 +75,7 @@ test('a pattern reaches a system’s own notation and comes back, and the exampl
     assert.ok('pattern' in read, example)
     assert.equal(cldrDate(phpDate(read.pattern)), read.pattern, example)
     assert.equal(written('2026-03-05T14:07', read.pattern, 'en'), example)
+    assert.equal(dateExample(read.pattern), example)
   }
   assert.equal(clock('Europe/London', new Date('2026-07-01T12:00:00Z')), '2026-07-01T13:00')
 })

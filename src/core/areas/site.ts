@@ -2,7 +2,7 @@ import { z } from 'zod'
 import type { Area } from '../area.js'
 import { fileName, languageTag, mail, siteAddress, timeZone } from '../baseline/values.js'
 import { refOf } from '../ref.js'
-import { datePattern } from '../text/dates.js'
+import { dateExample, datePattern } from '../text/dates.js'
 import { textOf } from '../value.js'
 
 export const weekdays = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'] as const
@@ -122,6 +122,7 @@ export const site: Area<'site', SiteItem> = {
   },
   call: () => 'the site',
   say: (key) => words[key] ?? key,
+  show: (key, value) => (key === 'date' || key === 'time' ? dateExample(textOf(value)) : textOf(value)),
   expect: ([item]) => [
     ...(item?.title
       ? [{ name: 'the front page shows the title', at: 'front' as const, look: 'shows' as const, texts: [item.title] }]

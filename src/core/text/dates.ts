@@ -72,3 +72,21 @@ export function datePattern(example: string, kind: 'date' | 'time', language: st
   if (kind === 'time' && has('H') && has('a')) return { unclear: '14:07 needs no AM or PM' }
   return { pattern }
 }
+
+/** The 5th of March 2026, 14:07, written after a CLDR pattern: what an owner reads instead of the pattern. */
+export function dateExample(pattern: string, language = 'en'): string {
+  const known: Readonly<Record<string, string>> = {
+    ...Object.fromEntries(names(language).map(([name, field]) => [field, name])),
+    ...Object.fromEntries(
+      Object.values(numbers)
+        .flatMap(Object.entries)
+        .map(([text, field]) => [field, text]),
+    ),
+    H: '14',
+    a: 'PM',
+    aaa: 'pm',
+  }
+  return pattern.replace(/'((?:[^']|'')*)'|([a-zA-Z])\2*/g, (piece, quoted: string | undefined) =>
+    quoted === undefined ? (known[piece] ?? piece) : quoted === '' ? "'" : quoted.replaceAll("''", "'"),
+  )
+}

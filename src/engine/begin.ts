@@ -1,0 +1,51 @@
+import { addressText, isThisMachine, parseAddress } from '../core/address.js'
+import { UnpackError } from '../core/errors.js'
+import { builtIn } from '../systems/index.js'
+import type { System } from '../systems/system.js'
+import type { RunOptions } from './options.js'
+import { survey, type Surveyed } from './survey.js'
+
+/** Surveys without any password first; one in front of everything is opened with the login that is stored for it. */
+export async function surveyWithDoor(
+  address: string,
+  options: RunOptions,
+): Promise<{ surveyed: Surveyed; door: RunOptions['door'] }> {
+  const surveyed = await survey(address, options)
+  const to = addressText(surveyed.address)
+  const isClosed = surveyed.findings.front?.status === 401 && options.door === undefined
+  const door = isClosed ? await options.logins.door?.(to) : options.door
+  if (!isClosed || !door) return { surveyed, door }
+  if (to.startsWith('http:') && !isThisMachine(surveyed.address) && !options.plainHttp)
+    throw UnpackError.of('plain-http', { address: to })
+  return { surveyed: await survey(to, { ...options, door }), door }
+}
+
+/**
+ * The system that stands there, if a run may begin on it.
+ * @throws UnpackError of every reason against it
+ */
+export function refuseUnsafe(
+  { findings, standing, reasons, address }: Surveyed,
+  wanted: string,
+  options: RunOptions,
+): System {
+  const finding = reasons.join('; ')
+  const to = addressText(address)
+  if (findings.failure) throw UnpackError.of('nothing-there', { address: wanted, finding: findings.failure.text })
+  if (to !== addressText(parseAddress(wanted) ?? address))
+    throw UnpackError.of('address-leads-elsewhere', { from: wanted, to })
+  const { system } = findings
+  const status = findings.front?.status ?? 0
+  if (system?.state === 'broken' || (!system && (status === 401 || status === 403 || status >= 500)))
+    throw UnpackError.of('cannot-open', { address: wanted, finding })
+  const found = (options.systems ?? builtIn).find(({ id }) => id === system?.id)
+  if (!system || !found) throw UnpackError.of('no-system', { address: wanted, standing, reason: finding })
+  if (!system.proven && !options.unproven)
+    throw UnpackError.of('not-proven', {
+      system: system.name,
+      version: system.version || 'of a version it does not tell',
+    })
+  if (address.origin.startsWith('http:') && !isThisMachine(address) && !options.plainHttp)
+    throw UnpackError.of('plain-http', { address: to })
+  return found
+}
