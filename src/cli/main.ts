@@ -19,7 +19,7 @@ const commands: Record<string, { about: string; load: () => Promise<Command> }> 
     load: async () => (await import('./commands/settle.js')).settleCommand(),
   },
   confirm: {
-    about: 'look at the result as a visitor, and at the dashboard as the owner. Writes nothing',
+    about: 'look at the result as a visitor, and at the dashboard as the owner. Writes nothing without --try',
     load: async () => (await import('./commands/confirm.js')).confirmCommand(),
   },
   logins: {
