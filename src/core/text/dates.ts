@@ -78,9 +78,7 @@ export function dateExample(pattern: string, language = 'en'): string {
   const known: Readonly<Record<string, string>> = {
     ...Object.fromEntries(names(language).map(([name, field]) => [field, name])),
     ...Object.fromEntries(
-      Object.values(numbers)
-        .flatMap(Object.entries)
-        .map(([text, field]) => [field, text]),
+      Object.values(numbers).flatMap((some) => Object.entries(some).map(([text, field]) => [field, text])),
     ),
     H: '14',
     a: 'PM',
