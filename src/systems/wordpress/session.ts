@@ -88,7 +88,8 @@ export class WordPressSession implements SignedIn {
   /** Opens a screen of the dashboard. */
   async screen(place: string, purpose: Ask['purpose'] = 'read'): Promise<Answer> {
     let answer = await this.visitor.get(place, { purpose })
-    if (formOn(answer.text, '#loginform')) {
+    // taking a large page apart just to see that it is no log-in form would cost more than fetching it
+    if (answer.text.includes('loginform') && formOn(answer.text, '#loginform')) {
       await this.#renew()
       answer = await this.visitor.get(place, { purpose })
     }
