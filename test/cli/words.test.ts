@@ -118,7 +118,7 @@ test('logins: add, list, show, remove', async () => {
   assert.equal((await run(['logins', 'remove', 'https://repair.example', 'marlow'], mine)).exit, 4)
 })
 
-test('the demo: placeholder, first run, settled, confirmed, in seconds even where much else goes on', async () => {
+test('the demo: placeholder, first run, settled, confirmed, in under 15 seconds', async () => {
   const began = performance.now()
   const ran = await run(['demo'], { env: { UNPACK_PASSPHRASE: '' } })
   assert.equal(ran.exit, 0, ran.err)
@@ -132,7 +132,7 @@ test('the demo: placeholder, first run, settled, confirmed, in seconds even wher
     /Try next/,
   ])
     assert.match(ran.out, words)
-  assert.ok(performance.now() - began < 45_000)
+  assert.ok(performance.now() - began < 15_000)
 })
 
 test('colours only where they are wanted', async () => {
