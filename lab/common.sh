@@ -10,6 +10,9 @@ umask 022
 
 NAME=$(basename "$(dirname "$(readlink -f "$0")")")
 HERE=$(cd "$(dirname "$(readlink -f "$0")")" && pwd)
+LAB_USER=boss
+LAB_EMAIL=boss@lab.example
+LAB_PASSWORD=${LAB_PASSWORD:-Lab-First-Pass-1}
 
 say() { echo "$NAME: $*" >&2; }
 die() { say "$*"; exit 1; }
@@ -58,6 +61,20 @@ cached() { # DIRECTORY FUNCTION: fill a directory of the cache once, also if sev
   )
 }
 
+short_hash() { sha256sum | cut -c1-10; }
+
+# The state to go back to is kept in FOLDER/fresh. It is made anew when it was made with other choices; its mark
+# comes last, so that an installation that was broken off begins again.
+wants_fresh() { [ "${RESET:-}" = 1 ] || [ ! -f fresh/.made ]; }
+fresh_is() { [ "$(cat fresh/.made 2>/dev/null)" = "$(printf '%s\n' "$@" | short_hash)" ]; }
+fresh_made() { printf '%s\n' "$@" | short_hash >fresh/.made; }
+keep_fresh() { mkdir -p fresh && cp -a "$1" "fresh/$1"; }
+back_to_fresh() {
+  rm -rf "$1" "$1.new"
+  cp -a "fresh/$1" "$1.new"
+  mv "$1.new" "$1"
+}
+
 # ---------------------------------------------------------------- packages
 
 need_apt() { # PACKAGE...: install what is missing, without recommended packages
@@ -76,6 +93,37 @@ need_apt() { # PACKAGE...: install what is missing, without recommended packages
 apt_lists() { # fetch the package lists if there are none
   compgen -G '/var/lib/apt/lists/*_Packages*' >/dev/null ||
     apt-get -o DPkg::Lock::Timeout=300 -q update >>"$DIR/log/apt.log" 2>&1
+}
+
+python_from() { # OLDEST CANDIDATE...: the first that is new enough and can make environments; $PYTHON comes first
+  local oldest=$1 name p
+  shift
+  for name in ${PYTHON:+"$PYTHON"} "$@"; do
+    # also the versions that pyenv holds: its own command for them runs only those chosen beforehand
+    for p in "$(command -v "$name" || true)" "${PYENV_ROOT:-$HOME/.pyenv}"/versions/*/bin/"$name"; do
+      p=$("$p" -c 'import sys; print(sys.executable)' 2>/dev/null) || continue
+      "$p" -c "import sys; sys.exit(sys.version_info < tuple(map(int, '$oldest'.split('.'))))" || continue
+      "$p" -c 'import ensurepip' 2>/dev/null || need_apt "$("$p" -c 'import sys; print("python%d.%d-venv" % sys.version_info[:2])')"
+      echo "$p"
+      return
+    done
+  done
+  return 1
+}
+
+need_venv() { # REQUIREMENTS PYTHON [FUNCTION]: sets VENV, shared through the cache, with exactly these packages
+  local requirements=$1 python=$2 after=${3:-true}
+  VENV=$CACHE/$NAME-venv-$({ "$python" -VV; cat "$requirements"; } | short_hash)
+  make_venv() {
+    say "making a Python environment"
+    "$python" -m venv "$1"
+    # the list is complete, so pip has nothing to work out; wheel is for the few packages that come as source
+    PIP_CACHE_DIR=$CACHE/pip "$1/bin/pip" install -q --disable-pip-version-check 'wheel<0.46' >"$DIR/log/pip.log" 2>&1
+    PIP_CACHE_DIR=$CACHE/pip "$1/bin/pip" install -q --disable-pip-version-check --no-deps -r "$requirements" \
+      >>"$DIR/log/pip.log" 2>&1 || { tail -20 "$DIR/log/pip.log" >&2; exit 1; }
+    "$after" "$1"
+  }
+  cached "$VENV" make_venv
 }
 
 # ---------------------------------------------------------------- processes
@@ -143,6 +191,12 @@ stop_all() { # what serves first, databases last
 
 port_busy() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 
+free_port() {
+  local p
+  while p=$((20000 + RANDOM % 10000)) && port_busy "$p"; do :; done
+  echo "$p"
+}
+
 wait_web() { # PATH STATUS-PATTERN SECONDS: until the server answers so
   local end=$((SECONDS + $3)) code=
   while [ $SECONDS -lt $end ]; do
@@ -153,6 +207,52 @@ wait_web() { # PATH STATUS-PATTERN SECONDS: until the server answers so
   done
   die "no answer on port $PORT in $3 s (last status $code)"
 }
+
+# ---------------------------------------------------------------- PostgreSQL
+
+as_postgres() { setpriv --reuid=postgres --regid=postgres --init-groups -- "$@"; }
+
+start_postgres() { # a cluster of this folder only; sets PGHOST, PGPORT, PGUSER, PGPASSWORD for psql and the programs
+  local bin secret
+  if ! compgen -G '/usr/lib/postgresql/*/bin/postgres' >/dev/null; then
+    # keep the package from making and starting a cluster of the machine's own
+    need_apt postgresql-common
+    sed -i -E 's/^#?\s*create_main_cluster\b.*/create_main_cluster = false/' /etc/postgresql-common/createcluster.conf
+    need_apt postgresql
+  fi
+  as_postgres test -x "$DIR" ||
+    die "user postgres cannot reach $DIR: place it below directories that all have mode 755"
+  bin=$(ls -d /usr/lib/postgresql/*/bin | sort -V | tail -1)
+  if [ ! -f pg/.ok ]; then
+    rm -rf pg
+    install -d -m 700 -o postgres pg
+    secret=$(od -An -N16 -tx1 /dev/urandom | tr -d ' \n')
+    (umask 077 && echo "$secret" >pg/secret)
+    chown postgres pg/secret
+    as_postgres "$bin/initdb" -D "$DIR/pg/data" -U postgres -A scram-sha-256 --pwfile="$DIR/pg/secret" \
+      -E UTF8 --locale=C.UTF-8 --no-sync >log/initdb.log 2>&1
+    touch pg/.ok
+  fi
+  if alive db; then PGPORT=$(sed -n 4p pg/data/postmaster.pid); else
+    PGPORT=$(free_port)
+    rm -f pg/data/postmaster.pid
+    # no socket (its path may not be long) and no fsync (nothing here must outlive a power cut)
+    start db INT setpriv --reuid=postgres --regid=postgres --init-groups -- "$bin/postgres" -D "$DIR/pg/data" \
+      -p "$PGPORT" -c listen_addresses=127.0.0.1 -c unix_socket_directories= -c fsync=off
+  fi
+  export PGHOST=127.0.0.1 PGPORT PGUSER=postgres PGPASSWORD
+  PGPASSWORD=$(cat pg/secret)
+  local i
+  for ((i = 0; i < 300; i++)); do
+    sql 'select 1' >/dev/null 2>&1 && return
+    alive db || break
+    sleep 0.1
+  done
+  tail -20 log/db.log >&2
+  die "the database did not start"
+}
+
+sql() { psql -qAtX -v ON_ERROR_STOP=1 -d postgres -c "$1"; }
 
 # ---------------------------------------------------------------- down
 

@@ -31,6 +31,9 @@ export {
 export {
   isSystem,
   type ArchiveFile,
+  type Eyes,
+  type LookedAt,
+  type Seen,
   type AreaOnSystem,
   type Here,
   type Login,

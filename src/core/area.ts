@@ -69,6 +69,16 @@ export type Difference<N extends string = string, I extends ItemShape = ItemShap
 /** Whether a system can be given a key of an area, and if not, what the owner can do. */
 export type Ability = 'can' | 'unseen' | { byHand: string } | { never: string }
 
+/** What those who look may do in a forum; only what can be looked at. */
+export const seenActions = ['see', 'read', 'start', 'reply'] as const
+export type SeenAction = (typeof seenActions)[number]
+/** A forum, and who may do what in it: `everyone` for visitors, members, names of groups, administrators. */
+export interface EyesRow {
+  /** The ref of the forum. */
+  forum: string
+  may: Readonly<Record<SeenAction, readonly string[]>>
+}
+
 /** What somebody should see on the public site once the baseline is settled. */
 export type Expectation = { name: string; at: 'front' | 'feed' | { ref: string } } & (
   | { look: 'shows'; texts: readonly string[] }
@@ -77,7 +87,8 @@ export type Expectation = { name: string; at: 'front' | 'feed' | { ref: string }
   | { look: 'robots'; welcome: boolean }
   | { look: 'icon' }
   | { look: 'theme'; use: string }
-  | { look: 'sign-up'; open: boolean }
+  | { look: 'sign-up'; open: boolean; approval?: string; question?: string }
+  | { look: 'eyes'; table: readonly EyesRow[] }
 )
 
 /** What should stand on the site, by area and field by field. */
@@ -94,6 +105,8 @@ export interface Area<N extends string, I extends ItemShape> {
   list: 'one' | 'at least'
   /** Areas that change what is possible here: settled and read before these differences are translated. */
   follows?: readonly string[]
+  /** Settled when nothing else is open any more, and not at all where something failed. */
+  last?: true
   /** The item's fields, in the order in which an owner reads them. */
   keys: readonly (keyof I & string)[]
   /** The ref an item goes by. */
@@ -104,6 +117,8 @@ export interface Area<N extends string, I extends ItemShape> {
   links?: readonly (keyof I & string)[]
   /** The link whose removal takes this item along. */
   within?: keyof I & string
+  /** What it lives within is never removed as long as it is there and stays. */
+  keepsHolder?: true
   /** How the baseline takes over one that shipped and can't go. */
   takenOver?: string
   /** Why an item that no plan means goes, where the baseline says so in its own way. */

@@ -78,7 +78,7 @@ export const catalogue = {
     (d: { address: string; standing: string; reason: string }) =>
       `At ${d.address} there is nothing Unpack can settle (${d.standing}): ${d.reason}`,
     () =>
-      'When the host has installed the blog there, run the same command again. `unpack survey` tells what stands there.',
+      'When the host has installed the system there, run the same command again. `unpack survey` tells what stands there.',
   ),
   'in-use': entry(
     3,

@@ -1,7 +1,7 @@
 import { anyItem, areaNames, areaOf, type AreaName, type Inventory } from './areas/index.js'
 import type { Baseline } from './baseline/schema.js'
 import { bind, type Binding } from './comparing/bind.js'
-import { fallingWith, leftOver, othersIn, type Sampled } from './comparing/left-over.js'
+import { fallingWith, holdingOn, leftOver, othersIn, type Sampled } from './comparing/left-over.js'
 import {
   emptyComparison,
   type CompareOptions,
@@ -9,7 +9,7 @@ import {
   type SomeDifference,
   type SomeFound,
 } from './comparing/result.js'
-import { weigh } from './comparing/weigh.js'
+import { isLeft, weigh } from './comparing/weigh.js'
 import { inOrder } from './order.js'
 import { itemDigest } from './text/digest.js'
 
@@ -50,7 +50,11 @@ export function compare(baseline: Baseline, inventory: Inventory, options: Compa
     const area = areaOf(name)
     const binding = bound.get(name)
     if (!binding) {
-      if (area.plan(baseline).length > 0 && !baseline.leave.includes(area.key ?? area.name))
+      if (
+        area
+          .plan(baseline)
+          .some(({ item }) => area.keys.some((key) => item[key] !== undefined && !isLeft(area, key, baseline)))
+      )
         result.never.push({ ref: name, text: options.without?.(name) ?? `this system has no ${area.title}` })
       continue
     }
@@ -60,7 +64,7 @@ export function compare(baseline: Baseline, inventory: Inventory, options: Compa
     result.notes.push(...binding.notes)
     leftOver(area, binding.rest, baseline, inUse, sampled, result, differences)
   }
-  result.differences = inOrder(fallingWith(differences))
+  result.differences = inOrder(fallingWith(holdingOn(differences, pairs, inventory, result)))
   return result
 }
 

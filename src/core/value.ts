@@ -6,3 +6,16 @@ export const textOf = (value: Value | undefined): string =>
 
 /** A value as an owner reads it, where it may be a yes or a no. */
 export const yesOrNo = (value: Value): string => (typeof value === 'boolean' ? (value ? 'yes' : 'no') : textOf(value))
+
+/** A group of keys as flat ones, by their paths: `{ polls: { choices: 8 } }` → `{ 'polls.choices': 8 }`. */
+export function flatKeys(group: object, path = ''): { [key: string]: Value } {
+  return Object.fromEntries(
+    Object.entries(group as { [key: string]: Value | undefined }).flatMap(([key, value]): [string, Value][] =>
+      value === undefined
+        ? []
+        : typeof value === 'object' && value !== null && !Array.isArray(value)
+          ? Object.entries(flatKeys(value, `${path}${key}.`))
+          : [[`${path}${key}`, value]],
+    ),
+  )
+}

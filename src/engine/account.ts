@@ -20,6 +20,7 @@ export const blankReport = (run: Run, of: Report['of'], started: Date): Report =
   never: [],
   notes: [],
   checks: [],
+  eyes: [],
   requests: 0,
   writes: 0,
 })

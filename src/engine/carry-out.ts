@@ -6,7 +6,9 @@ import type { Session } from '../systems/system.js'
 import { foundIn, wantedIn } from './account.js'
 import { carry, refsOf } from './carry.js'
 import type { Known } from './fill.js'
+import { owe, pay } from './debts.js'
 import { answerMail } from './mail.js'
+import { memberSecrets } from './member-logins.js'
 import { keepOwner, ownerSecret } from './owner-login.js'
 import type { Record } from './record.js'
 import type { Run } from './run.js'
@@ -59,8 +61,9 @@ export async function carryOut(
   const held = await carry(steps, {
     session,
     known: knownIn(inventory, differences),
-    secrets: secret ? { owner: secret } : {},
-    before(carrier, load) {
+    secrets: { ...(secret && { owner: secret }), ...(await memberSecrets(run, differences)) },
+    async before(carrier, load) {
+      for (const { more } of load) if (more.owes !== undefined) await owe(run, record, more.owes)
       run.tell({ is: 'sent', carrier: carrier.name, refs: refsOf(load) })
       const carried = proved(load)
       const falling = differences.filter(
@@ -83,7 +86,7 @@ export async function carryOut(
     strange(error) {
       if (error.page !== undefined) record.keepPage('unexpected', error.page)
     },
-    after(carrier, load, outcomes) {
+    async after(carrier, load, outcomes) {
       run.tell({
         is: 'carried',
         carrier: carrier.name,
@@ -93,6 +96,8 @@ export async function carryOut(
       load.forEach((step, index) => {
         settled(step, outcomes[index] ?? { refused: 'no answer' }, carrier)
       })
+      for (const [index, { more }] of load.entries())
+        if (more.pays !== undefined && outcomes[index]?.refused === undefined) await pay(run, record, more.pays)
     },
   })
   for (const [step, ref] of held)

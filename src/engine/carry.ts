@@ -11,8 +11,8 @@ export interface CarryOptions {
   known: Known
   secrets: Readonly<Record<string, Secret>>
   /** Called before a request that carries these steps, and after it. */
-  before(carrier: Carrier<unknown>, steps: readonly Step[]): void
-  after(carrier: Carrier<unknown>, steps: readonly Step[], outcomes: readonly Carried[]): void
+  before(carrier: Carrier<unknown>, steps: readonly Step[]): void | Promise<void>
+  after(carrier: Carrier<unknown>, steps: readonly Step[], outcomes: readonly Carried[]): void | Promise<void>
   /** Follows a mail that the site has sent; gives what is left to do, if something is. */
   answerMail?(to: string, since: Date): Promise<string | undefined>
   /** Called with a screen that was not as expected. */
@@ -43,7 +43,7 @@ export async function carry(steps: readonly Step[], options: CarryOptions): Prom
     const load = [...pending]
       .filter((step) => step.carrier === carrier && isReady(step, pending, options.known))
       .slice(0, carrier.atOnce)
-    options.before(carrier, load)
+    await options.before(carrier, load)
     const outcomes = await carried(carrier, load, options)
     for (const [index, step] of load.entries()) {
       const outcome = outcomes[index] ?? { refused: 'no answer' }
@@ -56,7 +56,7 @@ export async function carry(steps: readonly Step[], options: CarryOptions): Prom
         if (outcome.address !== undefined) options.known.addresses.set(gives, outcome.address)
       }
     }
-    options.after(carrier, load, outcomes)
+    await options.after(carrier, load, outcomes)
   }
   return held
 }
@@ -98,6 +98,7 @@ function needs(step: Step): readonly string[] {
 
 const isReady = (step: Step, pending: ReadonlySet<Step>, known: Known): boolean =>
   unknownIn(step.fields, known).length === 0 &&
+  (step.more.pays === undefined || ![...pending].some((other) => other.more.owes === step.more.pays)) &&
   (step.more.after ?? []).every((ref) => ![...pending].some((other) => other !== step && other.more.gives === ref))
 
 /** The carrier to go next: one that would gain nothing by waiting; else the one that most others wait for. */

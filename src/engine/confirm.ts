@@ -1,6 +1,6 @@
 import type { Baseline } from '../core/baseline/schema.js'
 import { UnpackError } from '../core/errors.js'
-import type { Check } from '../core/report/report.js'
+import type { Check, EyesCell } from '../core/report/report.js'
 import { lookAtAll } from './look.js'
 import type { RunOptions } from './options.js'
 import { Record } from './record.js'
@@ -15,6 +15,8 @@ export interface ConfirmOptions extends RunOptions {
 
 export interface Confirmed {
   checks: Check[]
+  /** Forums, as visitor, members and owner found them. */
+  eyes: EyesCell[]
   passed: number
   failed: number
   /** The record's folder. */
@@ -37,12 +39,14 @@ export async function confirm(baseline: Baseline, options: ConfirmOptions): Prom
     const record = Record.open(run.address, options.records, started)
     record.journal({ event: 'opened' })
     const tried = options.try ? await tryOut(run, record) : []
-    const checks = [...(await lookAtAll(run, record)), ...tried]
+    const { checks: looked, eyes } = await lookAtAll(run, record)
+    const checks = [...looked, ...tried]
     for (const check of tried) run.tell({ is: 'check', check })
     record.journal({ event: 'closed', ok: checks.every(({ ok }) => ok) })
     record.report({
       ...blankReport(run, 'confirm', started),
       checks,
+      eyes,
       ended: new Date().toISOString(),
       requests: run.traffic.requests,
       writes: run.traffic.writes,
@@ -50,6 +54,7 @@ export async function confirm(baseline: Baseline, options: ConfirmOptions): Prom
     record.exchange(run.exchange())
     return {
       checks,
+      eyes,
       passed: checks.filter(({ ok }) => ok).length,
       failed: checks.filter(({ ok }) => !ok).length,
       record: record.folder,

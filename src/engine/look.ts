@@ -1,20 +1,29 @@
 import type { Inventory } from '../core/areas/index.js'
 import type { Comparison } from '../core/compare.js'
 import { UnpackError } from '../core/errors.js'
-import type { Check } from '../core/report/report.js'
+import { expectations } from '../core/expect.js'
+import type { Check, EyesCell } from '../core/report/report.js'
 import type { Screen, SignedIn } from '../systems/system.js'
 import { lookFailure } from './error-of.js'
+import { forumsIn, inWords, lookThroughEyes, ManyEyes } from './eyes.js'
 import type { Record } from './record.js'
 import type { Run } from './run.js'
 import { visits } from './visits.js'
 
 const asOwner = (name: string, ok: boolean, detail: string): Check => ({ name, as: 'owner', ok, detail })
 
+/** What was looked at, and how it was found. */
+export interface Looked {
+  checks: Check[]
+  /** Forums, as visitor, members and owner found them. */
+  eyes: EyesCell[]
+}
+
 /**
  * Looks at the result as visitor and as owner, in sessions of their own, and compares once more. Writes nothing.
  * @param oldPlaces addresses at which something stood that was to go
  */
-export async function lookAtAll(run: Run, record: Record, oldPlaces: readonly string[] = []): Promise<Check[]> {
+export async function lookAtAll(run: Run, record: Record, oldPlaces: readonly string[] = []): Promise<Looked> {
   run.phase('confirm')
   const checks: Check[] = []
   const add = (...more: Check[]) => {
@@ -26,14 +35,49 @@ export async function lookAtAll(run: Run, record: Record, oldPlaces: readonly st
   const session = await signIn(run, add)
   const inventory = session && (await read(run, session, record, add))
   const comparison = run.compare(inventory ?? run.expected())
-  const [seen, screens] = await Promise.all([
+  const [seen, screens, eyes] = await Promise.all([
     visits(run, comparison, inventory, oldPlaces),
     session ? Promise.all(run.system.screens.map((screen) => open(run, session, screen, record))) : [],
+    throughEyes(run, comparison, inventory),
   ])
-  add(...seen, ...screens)
+  add(...seen, ...screens, ...eyes.checks)
   if (inventory) add(nothingLeft(comparison))
   if (session) add(await signOut(run, session))
-  return checks
+  return { checks, eyes: eyes.cells }
+}
+
+/** Forums as many eyes find them, and what the baseline asks of some of them beside that. */
+async function throughEyes(
+  run: Run,
+  comparison: Comparison,
+  inventory: Inventory | undefined,
+): Promise<{ checks: Check[]; cells: EyesCell[] }> {
+  const table = expectations(comparison.settled, run.baseline).flatMap((one) => (one.look === 'eyes' ? one.table : []))
+  if (table.length === 0 || !inventory || !run.system.eyes) return { checks: [], cells: [] }
+  const eyes = new ManyEyes(
+    run,
+    forumsIn(
+      inventory,
+      table.map(({ forum }) => forum),
+    ),
+  )
+  const own = run.baseline.checks.flatMap((check) => ('forum' in check ? [check] : []))
+  const [found, asked] = await Promise.all([
+    lookThroughEyes(eyes, table),
+    Promise.all(
+      own.map(async ({ forum, as, refused }): Promise<Check> => {
+        const name = `“${forum}” ${refused ? 'turns' : 'lets'} ${inWords(as)} ${refused ? 'away' : 'in'}`
+        try {
+          const seen = (await eyes.look(as)).get(`forums/${forum}`)
+          const isIn = seen?.read ?? false
+          return { name, as, ok: isIn !== refused, detail: isIn ? 'may read' : 'turned away' }
+        } catch (error) {
+          return { name, as, ok: false, detail: lookFailure(error) }
+        }
+      }),
+    ),
+  ])
+  return { checks: [...found.checks, ...asked], cells: found.cells }
 }
 
 type Add = (...checks: Check[]) => void

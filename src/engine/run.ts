@@ -126,7 +126,9 @@ export class Run {
     const { owner } = this.baseline
     const all = await this.options.logins.at(this.home)
     const named = [owner.username, owner.signInAs].flatMap((name) => all.filter(({ username }) => username === name))
-    const found = named.length > 0 ? named : all.length === 1 ? all : []
+    const members = new Set((this.baseline.members ?? []).map(({ username }) => username))
+    const others = all.filter(({ username }) => !members.has(username))
+    const found = named.length > 0 ? named : others.length === 1 ? others : []
     for (const { password, next } of found) this.guard(password, next)
     return found.flatMap(({ username, password, temporary, next }) => [
       { username, password, temporary },

@@ -4,10 +4,11 @@ import type { Baseline } from '../core/baseline/schema.js'
 import type { Comparison } from '../core/compare.js'
 import { UnpackError } from '../core/errors.js'
 import { inOrder } from '../core/order.js'
-import type { Check } from '../core/report/report.js'
+import type { Check, EyesCell } from '../core/report/report.js'
 import type { SignedIn } from '../systems/system.js'
 import { accountOf, blankReport, type Fate } from './account.js'
 import { asUnpackError } from './error-of.js'
+import { carry } from './carry.js'
 import { fillFirstRun } from './first-run.js'
 import { lookAtAll } from './look.js'
 import type { RunOptions } from './options.js'
@@ -38,6 +39,8 @@ export interface Settled {
   open: AnyDifference[]
   comparison: Comparison
   checks: Check[]
+  /** Forums, as visitor, members and owner found them. */
+  eyes: EyesCell[]
   writes: number
   requests: number
   /** The record's folder; undefined if nothing was begun. */
@@ -104,13 +107,16 @@ async function carryThrough(
   const chosen = shown.session ? agreed : await chooseAgain(options, seen.comparison, plan, agreed)
   const oldPlaces = placesOf(seen.inventory, chosen)
 
-  const staying = chosen.filter(({ area }) => area !== 'address')
+  const closed = await closeFirst(run, session, seen, chosen, record)
+  const here = closed.length > 0 ? chosen.filter(({ area }) => area !== 'opening') : chosen
+  const staying = [...here, ...closed].filter(({ area }) => area !== 'address')
   const ask = async (comparison: Comparison, late: readonly AnyDifference[]) =>
     (await choose(options, { comparison, differences: late, expected: false, late: true })) ?? []
   const readBack = await settleAndReadBack(run, session, staying, seen.inventory, record, ask)
   const moved = await move(run, session, chosen, record, readBack)
   await moved?.session.signOut().catch(() => undefined)
-  const checks = options.confirm === false || !moved ? [] : await lookAtAll(moved.run, record, oldPlaces)
+  const { checks, eyes } =
+    options.confirm === false || !moved ? { checks: [], eyes: [] } : await lookAtAll(moved.run, record, oldPlaces)
 
   const late = readBack.chosen.filter((difference) => !sameIn(chosen, difference))
   const all = inOrder([...merged(plan, seen.comparison), ...late])
@@ -120,17 +126,71 @@ async function carryThrough(
     { ...seen.comparison, differences: [...seen.comparison.differences, ...late] },
     readBack,
   )
-  const done = resultOf(run, all, fateOf, readBack, checks)
+  const done = { ...resultOf(run, all, fateOf, readBack, checks), eyes }
   const notes = notesOf(plan, seen.comparison)
   record.journal({ event: 'closed', ok: done.failed.length === 0 && checks.every(({ ok }) => ok) })
   const { kept, byHand, never } = readBack.left
   const { requests, writes } = run.traffic
   const account = { ...blankReport(run, 'settle', started), ...accountOf(all, fateOf) }
-  record.report({ ...account, kept, byHand, never, notes, checks, ended: new Date().toISOString(), requests, writes })
+  record.report({
+    ...account,
+    kept,
+    byHand,
+    never,
+    notes,
+    checks,
+    eyes,
+    ended: new Date().toISOString(),
+    requests,
+    writes,
+  })
   return { ...done, comparison: { ...done.comparison, notes }, record: record.folder }
 }
 
-const nothing = { settled: [], failed: [], checks: [], writes: 0 }
+/**
+ * Closes the site to visitors, where the baseline says so and there is something to settle; gives what opens it again.
+ * Somebody's site in use stays open.
+ */
+async function closeFirst(
+  run: Run,
+  session: SignedIn,
+  seen: Seen,
+  chosen: readonly AnyDifference[],
+  record: Record,
+): Promise<AnyDifference[]> {
+  const step = run.baseline.site.open?.from === 'settled' ? run.system.closes?.(run.baseline) : undefined
+  const [now] = seen.inventory.opening ?? []
+  const others = chosen.filter(({ area }) => area !== 'opening')
+  if (!step || !now?.item.open || others.length === 0 || seen.comparison.others.length > 0) return []
+  const opens: AnyDifference = {
+    area: 'opening',
+    ref: 'opening',
+    is: 'different',
+    found: { ...now, item: { ...now.item, open: false } },
+    wanted: { open: true },
+    fields: ['open'],
+  }
+  await carry([step], {
+    session,
+    known: { ids: new Map(), addresses: new Map() },
+    secrets: {},
+    before: (carrier) => {
+      record.journal({
+        event: 'begun',
+        carrier: carrier.name,
+        ref: 'opening',
+        was: { open: true },
+        wanted: { open: false },
+      })
+    },
+    after: (carrier, _load, [outcome]) => {
+      record.journal({ event: 'done', carrier: carrier.name, ref: 'opening', why: outcome?.refused })
+    },
+  })
+  return [opens]
+}
+
+const nothing = { settled: [], failed: [], checks: [], eyes: [], writes: 0 }
 
 interface Seen {
   /** Left out in front of a first-run form. */
@@ -189,7 +249,7 @@ function resultOf(
   fateOf: (difference: AnyDifference) => Fate,
   { left }: ReadBack,
   checks: Check[],
-): Omit<Settled, 'record'> {
+): Omit<Settled, 'record' | 'eyes'> {
   const { requests, writes } = run.traffic
   const of = (outcome: Fate['outcome']) => all.filter((difference) => fateOf(difference).outcome === outcome)
   return {

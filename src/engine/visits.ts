@@ -32,10 +32,15 @@ export async function visits(
   const { visitor, shelf } = run.stranger()
   const visit = (place: string) => shelf.read(placeOn(run.address, place), () => visitor.get(place))
   const expected = expectations(comparison.settled, run.baseline).filter(
-    ({ at }) => inventory !== undefined || typeof at === 'string',
+    ({ at, look }) =>
+      look !== 'eyes' &&
+      (look !== 'feed' || run.system.feed !== undefined) &&
+      (inventory !== undefined || typeof at === 'string'),
   )
-  const own = run.baseline.checks.map(({ at, shows }) =>
-    checked(`${at} shows “${shows}”`, async () => shown(await visit(at), [shows])),
+  const own = run.baseline.checks.flatMap((check) =>
+    'shows' in check
+      ? [checked(`${check.at} shows “${check.shows}”`, async () => shown(await visit(check.at), [check.shows]))]
+      : [],
   )
   return Promise.all([
     ...expected.map((expectation) => checked(expectation.name, () => lookAt(expectation, run, inventory, visit))),
@@ -64,11 +69,12 @@ async function lookAt(
   visit: Visit,
 ): Promise<Outcome> {
   const { at } = expectation
-  if (expectation.look === 'feed') return readable(await visit(run.system.feed), expectation.most)
-  if (expectation.look === 'sign-up') return signUp(run, expectation.open, visit)
+  const { feed = '/' } = run.system
+  if (expectation.look === 'feed') return readable(await visit(feed), expectation.most)
+  if (expectation.look === 'sign-up') return signUp(run, expectation, visit)
   const found = typeof at === 'string' ? undefined : foundAt(inventory ?? {}, at.ref)
   if (found?.hidden) return good('not to be seen before its time')
-  const place = at === 'front' ? '/' : at === 'feed' ? run.system.feed : found?.address
+  const place = at === 'front' ? '/' : at === 'feed' ? feed : found?.address
   if (place === undefined) return bad('it is not on the site')
   const answer = await visit(place)
   switch (expectation.look) {
@@ -82,6 +88,8 @@ async function lookAt(
       return (run.system.wears?.(answer.text, expectation.use) ?? true)
         ? good(answer.url)
         : bad(`${answer.url} looks otherwise`)
+    case 'eyes':
+      return good(answer.url)
     case 'robots':
       return robots(answer, await visit(new URL('/robots.txt', run.home).href), expectation.welcome)
   }
@@ -112,12 +120,22 @@ async function icon(answer: Answer, run: Run, visit: Visit): Promise<Outcome> {
   return status === 200 ? good(url.href) : bad(`${url.href} answers HTTP ${status}`)
 }
 
-async function signUp(run: Run, open: boolean, visit: Visit): Promise<Outcome> {
+async function signUp(
+  run: Run,
+  { open, approval, question }: Extract<Expectation, { look: 'sign-up' }>,
+  visit: Visit,
+): Promise<Outcome> {
   const { signUp: way } = run.system
   if (!way) return good('this system has no page for it')
   const answer = await visit(way.place)
-  if (way.isOpen(answer) === open) return good(answer.url)
-  return bad(open ? `${answer.url} lets nobody sign up` : `${answer.url} lets anybody sign up`)
+  if (way.isOpen(answer) !== open)
+    return bad(open ? `${answer.url} lets nobody sign up` : `${answer.url} lets anybody sign up`)
+  if (!open) return good(answer.url)
+  const waits = way.approval?.(answer)
+  if (approval !== undefined && waits !== undefined && waits !== approval)
+    return bad(`${answer.url}: a new account waits for ${waits}, not for ${approval}`)
+  const asked = question !== undefined && way.question ? way.question.of(await visit(way.question.place)) : question
+  return asked === question ? good(answer.url) : bad(`${answer.url} does not ask “${question ?? ''}”`)
 }
 
 const folded = (text: string): string => foldSpace(foldTypography(text))

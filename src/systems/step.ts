@@ -22,7 +22,8 @@ export const bodyOf = (html: string): TextOf => ({
 })
 /** Stands in a step's fields for a secret from the logins file. */
 export interface SecretOf {
-  readonly secretOf: 'owner'
+  /** `owner`, or the ref of a member. */
+  readonly secretOf: string
 }
 /** A step's fields as its carrier gets them: ids and secrets filled in. */
 export type Resolved<F> = F extends IdOf
@@ -65,6 +66,10 @@ interface More {
   gives?: string
   /** Refs that must be settled before. */
   after?: readonly string[]
+  /** An effect that no reading shows and that must be undone by another step: the debt's name. Kept until it is paid. */
+  owes?: string
+  /** The debt that it pays; it waits for every step that owes it. */
+  pays?: string
 }
 
 /** What an adapter makes of differences: fields for one carrier. The fields always fit the carrier. */

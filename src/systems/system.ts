@@ -1,4 +1,4 @@
-import type { Ability, Difference, ReadItem } from '../core/area.js'
+import type { Ability, Difference, Id, ReadItem, SeenAction } from '../core/area.js'
 import type { AreaName, Inventory, ItemOf, Reading } from '../core/areas/index.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import type { Recognised } from '../core/findings.js'
@@ -104,9 +104,22 @@ export interface System<S extends SignedIn = SignedIn> {
   /** Signs of trouble on a screen of the dashboard, in an owner's words; `undefined` if there are none. */
   trouble(answer: Answer, screen: Screen): string | undefined
   /** Where visitors find the feed. */
-  feed: string
+  feed?: string
   /** Where visitors make accounts, and whether its answer lets them. */
-  signUp?: { place: string; isOpen(answer: Answer): boolean }
+  signUp?: {
+    place: string
+    isOpen(answer: Answer): boolean
+    /** What a new account waits for, as that page tells. */
+    approval?(answer: Answer): 'none' | 'email' | 'staff' | undefined
+    /** Where the question stands that keeps machines out, where that is another place; and the question. */
+    question?: { place: string; of(answer: Answer): string | undefined }
+  }
+  /** Looking at forums as visitor, member and owner. */
+  eyes?: Eyes
+  /** What pays a debt by itself, by the debt's name. */
+  debts?: Readonly<Record<string, () => Step>>
+  /** Closes the site to visitors while it is settled. */
+  closes?(baseline: Baseline): Step
   /** Whether a page of the public site wears a theme. */
   wears?(html: string, use: string): boolean
   /** Whether a post's address by one rule leads on to the one it has by another (URI Templates). */
@@ -120,6 +133,28 @@ export interface System<S extends SignedIn = SignedIn> {
   shippedPlaces(baseline: Baseline): { area: AreaName; place: string }[]
   /** Whether a page of the public site shows a text that the system ships. */
   showsShippedText(html: string, home: string): boolean
+}
+
+/** A forum as those who look are shown it. */
+export interface LookedAt {
+  ref: string
+  id: Id
+}
+/** What may be done in a forum, as somebody's own public session tells. */
+export type Seen = Readonly<Record<SeenAction, boolean>>
+
+/** Looking at forums through many eyes, on the public side. */
+export interface Eyes {
+  /** How many sign-ins beside the owner's it bears in one run. */
+  signIns: number
+  /** Signs in on the public side; false if the login is refused. */
+  signIn(visitor: Visitor, login: Login): Promise<boolean>
+  /** What this visitor may do in each of the forums, by its ref; as few requests as will do. */
+  look(visitor: Visitor, forums: readonly LookedAt[]): Promise<ReadonlyMap<string, Seen>>
+  /** Starts a topic, or replies to one; gives what was started, or undefined where that was refused. */
+  write(visitor: Visitor, where: { forum: LookedAt } | { topic: Id }, text: string): Promise<Id | undefined>
+  /** Takes away every topic with this text in its title. */
+  remove(session: SignedIn, text: string): Promise<void>
 }
 
 const needed: (keyof System)[] = ['id', 'name', 'areas', 'screens', 'recognise', 'signIn', 'ships']

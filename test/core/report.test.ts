@@ -27,6 +27,7 @@ const report = reportDocument.parse({
   byHand: [{ ref: evil, text: evil }],
   never: [{ ref: evil, text: evil }],
   notes: [{ ref: evil, text: evil }],
+  eyes: [],
   checks: [{ name: evil, as: 'visitor', ok: false, detail: evil }],
   requests: 1,
   writes: 1,

@@ -20,6 +20,7 @@ const report = (more: Partial<Report> = {}): Report => ({
   never: [],
   notes: [],
   checks: [],
+  eyes: [],
   requests: 0,
   writes: 0,
   ...more,

@@ -1,15 +1,16 @@
 import pc from 'picocolors'
+import { eyesIn, whoLooks } from '../../core/report/eyes.js'
 import type { Check } from '../../core/report/report.js'
 import { bad, good, heading, row } from './layout.js'
 
 /** Checks by who looked; where one failed, what was seen. */
 export function checkLines(checks: readonly Check[]): string[] {
-  return (['visitor', 'owner'] as const).flatMap((as) => {
+  return eyesIn(checks).flatMap((as) => {
     const own = checks.filter((check) => check.as === as)
     if (own.length === 0) return []
     return [
       '',
-      heading(`as the ${as}`),
+      heading(`as ${whoLooks(as)}`),
       ...own.flatMap(({ name, ok, detail }) => [
         ...row(ok ? '✓' : '✗', name, 3, ok ? good : bad),
         ...(ok ? [] : row('', detail, 5, pc.dim)),

@@ -21,6 +21,7 @@ export const settleJson = ({
   writes,
   requests,
   checks,
+  eyes,
   record,
 }: Settled): z.output<typeof settleDocument> => ({
   settled,
@@ -28,6 +29,7 @@ export const settleJson = ({
   kept: comparison.kept,
   writes,
   checks,
+  eyes,
   record: record ?? null,
   differences: comparison.differences.map(differenceLine),
   byHand: comparison.byHand,

@@ -1,23 +1,33 @@
+import { access } from './access.js'
 import { addOns } from './addOns.js'
 import { address } from './address.js'
 import { categories } from './categories.js'
 import { commenting } from './commenting.js'
 import { comments } from './comments.js'
+import { forumOrder } from './forumOrder.js'
+import { forums } from './forums.js'
 import { frontPage } from './frontPage.js'
+import { groups } from './groups.js'
 import { linkCategories } from './linkCategories.js'
 import { links } from './links.js'
+import { mail } from './mail.js'
 import { media } from './media.js'
 import { members } from './members.js'
 import { menus } from './menus.js'
+import { opening } from './opening.js'
 import { owner } from './owner.js'
 import { pages } from './pages.js'
+import { posting } from './posting.js'
 import { posts } from './posts.js'
+import { profiles } from './profiles.js'
 import { publishing } from './publishing.js'
 import { sidebars } from './sidebars.js'
+import { signIn } from './signIn.js'
 import { signUp } from './signUp.js'
 import { site } from './site.js'
 import { tags } from './tags.js'
 import { theme } from './theme.js'
+import { topics } from './topics.js'
 import { updates } from './updates.js'
 import type { Area, Difference, Found, ReadItem, Value } from '../area.js'
 
@@ -38,11 +48,21 @@ export const areas = {
   links,
   publishing,
   commenting,
+  mail,
   signUp,
+  signIn,
+  posting,
+  profiles,
   updates,
+  groups,
+  forums,
   members,
+  forumOrder,
+  access,
   posts,
   comments,
+  topics,
+  opening,
   address,
 } as const
 

@@ -1,21 +1,53 @@
-import type { Area } from '../area.js'
-import { refOf } from '../ref.js'
+import { z } from 'zod'
+import type { Area, Value } from '../area.js'
+import { mail, title, userName } from '../baseline/values.js'
+import { nameIn, refOf } from '../ref.js'
+import { textOf } from '../value.js'
+
+export const memberSchema = z.strictObject({
+  username: userName.describe('The name the member signs in with'),
+  email: mail.describe("The member's e-mail address"),
+  groups: z.array(title).default([]).describe('The groups the member belongs to, at least'),
+  password: z
+    .enum(['made', 'stored'])
+    .default('made')
+    .describe('made = strong, random, kept in the logins file; stored = it is in the logins file already'),
+})
 
 export interface MemberItem {
   username: string
+  email?: string
+  /** The refs of groups. */
+  groups?: readonly string[]
 }
 
-/** Accounts beside the owner's are looked at, so that somebody's own are seen; the host's goes when the owner has one. */
+const listOf = (value: Value): readonly Value[] => (Array.isArray(value) ? (value as readonly Value[]) : [])
+
+/** At least these accounts beside the owner's; the host's goes when the owner has one. */
 export const members: Area<'members', MemberItem> = {
   name: 'members',
   title: 'members',
   list: 'at least',
-  keys: ['username'],
+  keys: ['username', 'email', 'groups'],
   ref: (item) => refOf('members', item.username),
-  plan: () => [],
+  plan: ({ members }) =>
+    (members ?? []).map(({ username, email, groups }) => ({
+      item: { username, email, groups: groups.map((name) => refOf('groups', name)) },
+    })),
+  links: ['groups'],
   goes: ({ username }, { owner }) =>
     username === owner.signInAs && username !== owner.username
       ? 'it was the host’s; what it made is handed over to the owner'
       : undefined,
+  same: (key, wanted, found) =>
+    key === 'groups'
+      ? listOf(wanted).every((group) => listOf(found).includes(group))
+      : textOf(wanted).toLowerCase() === textOf(found).toLowerCase(),
   call: (item) => `the account “${item.username}”`,
+  show: (key, value) =>
+    key === 'groups'
+      ? listOf(value)
+          .map((ref) => nameIn(textOf(ref)))
+          .join(', ')
+      : textOf(value),
 }

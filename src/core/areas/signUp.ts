@@ -1,27 +1,53 @@
 import { z } from 'zod'
-import type { Area } from '../area.js'
-import { yesOrNo } from '../value.js'
+import type { Area, Value } from '../area.js'
+import { flatKeys, textOf, yesOrNo } from '../value.js'
 
 export const signUpSchema = z.strictObject({
   open: z.boolean().optional().describe('Whether visitors may make an account'),
+  approval: z
+    .enum(['none', 'email', 'staff'])
+    .optional()
+    .describe('What a new account waits for: nothing, a link in a mail, or somebody of the staff'),
+  question: z
+    .strictObject({
+      ask: z.string().min(1).max(100).describe('What is asked'),
+      answers: z.array(z.string().min(1)).min(1).describe('What is taken for an answer; capitals do not matter'),
+    })
+    .optional()
+    .describe('A question that keeps machines out')
+    .meta({ examples: [{ ask: 'How many arms has a common starfish?', answers: ['five', '5'] }] }),
   role: z.enum(['reader', 'writer', 'editor']).optional().describe('What a new account may do'),
 })
 
 export interface SignUpItem {
   open?: boolean
   role?: 'reader' | 'writer' | 'editor'
+  approval?: 'none' | 'email' | 'staff'
+  'question.ask'?: string
+  'question.answers'?: readonly string[]
 }
+
+const words: Record<keyof SignUpItem, string> = {
+  open: 'sign-up is open',
+  role: 'role of new accounts',
+  approval: 'new accounts wait for',
+  'question.ask': 'what is asked',
+  'question.answers': 'what is taken for an answer',
+}
+const answers = (value: Value): string =>
+  (Array.isArray(value) ? (value as readonly string[]) : []).map((one) => one.trim().toLowerCase()).join('\n')
 
 export const signUp: Area<'signUp', SignUpItem> = {
   name: 'signUp',
   title: 'sign-up',
   list: 'one',
-  keys: ['open', 'role'],
+  keys: ['open', 'role', 'approval', 'question.ask', 'question.answers'],
   ref: () => 'signUp',
-  plan: ({ signUp }) => (signUp ? [{ item: signUp }] : []),
+  plan: ({ signUp }) => (signUp ? [{ item: flatKeys(signUp) }] : []),
+  same: (key, wanted, found) => (key === 'question.answers' ? answers(wanted) === answers(found) : wanted === found),
   call: () => 'sign-up',
-  say: (key) => (key === 'open' ? 'sign-up is open' : 'role of new accounts'),
-  show: (_key, value) => yesOrNo(value),
+  say: (key) => words[key],
+  show: (_key, value) => (Array.isArray(value) ? value.map(textOf).join(', ') : yesOrNo(value)),
   expect: ([item]) =>
     item?.open === undefined
       ? []
@@ -31,6 +57,8 @@ export const signUp: Area<'signUp', SignUpItem> = {
             at: 'front',
             look: 'sign-up',
             open: item.open,
+            approval: item.approval,
+            question: item['question.ask'],
           },
         ],
 }

@@ -46,6 +46,14 @@ export const siteSchema = z.strictObject({
   dates: datesSchema.optional().describe('How dates and times are written, by example'),
   searchEngines: z.enum(['welcome', 'turned away']).optional().describe('Whether search engines may list the site'),
   contact: mail.optional().describe('Where the site itself writes to'),
+  open: z
+    .strictObject({
+      from: z.enum(['now', 'settled']).describe('now = as it is; settled = closed to visitors until it is settled'),
+      notice: z.string().min(1).optional().describe('What visitors read while it is closed'),
+    })
+    .optional()
+    .describe('From when visitors may come in')
+    .meta({ examples: [{ from: 'settled', notice: 'We open at low water' }] }),
   icon: fileName
     .optional()
     .describe("A picture beside the baseline, for the browser's tab")

@@ -8,6 +8,7 @@ import { outlinesIn } from '../text/opml.js'
 import { sourcesIn } from '../text/pictures.js'
 import { sampleIn } from '../text/sample.js'
 import { isUpload, uploadEndings } from '../upload.js'
+import { forumMistakes } from './forum-checks.js'
 import { planMistakes } from './plan-checks.js'
 
 type Path = readonly (string | number)[]
@@ -76,6 +77,7 @@ export function crossChecks(values: unknown, source: Source, files: Files): Mist
   namedOnes(values, files, add)
   contradictions(values, add)
   planMistakes(values, add)
+  forumMistakes(values, add)
   return found
 }
 

@@ -2,14 +2,21 @@ import { z } from 'zod'
 import { addOnSchema } from '../areas/addOns.js'
 import { categorySchema } from '../areas/categories.js'
 import { commentingSchema } from '../areas/commenting.js'
+import { forumCategorySchema } from '../areas/forums.js'
 import { frontPageSchema } from '../areas/frontPage.js'
+import { groupSchema } from '../areas/groups.js'
 import { linksSchema } from '../areas/links.js'
+import { mailSchema } from '../areas/mail.js'
+import { memberSchema } from '../areas/members.js'
 import { menusSchema } from '../areas/menus.js'
 import { ownerSchema } from '../areas/owner.js'
 import { pageSchema } from '../areas/pages.js'
+import { postingSchema } from '../areas/posting.js'
 import { postSchema } from '../areas/posts.js'
+import { profilesSchema } from '../areas/profiles.js'
 import { publishingSchema } from '../areas/publishing.js'
 import { sidebarsSchema } from '../areas/sidebars.js'
+import { signInSchema } from '../areas/signIn.js'
 import { signUpSchema } from '../areas/signUp.js'
 import { siteSchema } from '../areas/site.js'
 import { themeSchema } from '../areas/theme.js'
@@ -18,7 +25,7 @@ import type { Packages } from '../package.js'
 import type { Outline } from '../text/opml.js'
 import type { Sample } from '../text/sample.js'
 import type { Upload } from '../upload.js'
-import { fileName, packageName, placeName, slug } from './values.js'
+import { fileName, forumPath, packageName, placeName, slug, title, userName } from './values.js'
 
 const choice = z.enum(['remove', 'keep'])
 
@@ -34,6 +41,8 @@ const removable = {
   theme: 'Themes that are not in use',
   addOns: 'Add-ons',
   uploads: 'Uploads, and what failed ones left',
+  forums: 'Categories of a forum, and forums',
+  topics: 'Topics',
 } as const
 export type Removable = keyof typeof removable
 
@@ -63,11 +72,28 @@ const goneSchema = z
     theme: z.array(packageName).optional().describe('Themes, by the names of their folders'),
     addOns: z.array(packageName).optional().describe('Add-ons, by the names of their folders'),
     uploads: z.array(z.string().min(1)).optional().describe('Uploads, by their names without ending'),
+    forums: z
+      .array(forumPath)
+      .optional()
+      .describe('Forums as category/title, or categories; never one that holds topics'),
+    groups: z.array(title).optional().describe('Groups, by their names'),
+    members: z.array(userName).optional().describe('Accounts, by their user names'),
   })
   .default({})
   .describe('Items that are to go although somebody made or changed them')
 
-const checkSchema = z.strictObject({
+const forumCheckSchema = z.strictObject({
+  forum: forumPath.describe('A forum of this file, as category/title'),
+  as: z
+    .string()
+    .regex(/^(?:visitor|owner|member [A-Za-z0-9._-]+)$/, { error: 'visitor, owner, or member and a user name' })
+    .default('visitor')
+    .describe('Who looks: visitor, owner, or member and a user name')
+    .meta({ examples: ['member limpet'] }),
+  refused: z.boolean().describe('Whether they must be turned away'),
+})
+
+const pageCheckSchema = z.strictObject({
   at: z
     .string()
     .regex(/^\//, { error: "a place on the site, from the site's address on" })
@@ -76,6 +102,9 @@ const checkSchema = z.strictObject({
   as: z.literal('visitor').default('visitor').describe('Who looks'),
   shows: z.string().min(1).describe('A text that must be seen there'),
 })
+
+const checkSchema = z.union([pageCheckSchema, forumCheckSchema])
+export type WantedCheck = z.output<typeof checkSchema>
 
 /** The baseline file, version 1: one definition for reading, for the JSON Schema and for the docs. */
 export const baselineSchema = z
@@ -93,7 +122,7 @@ export const baselineSchema = z
     shipped: shippedSchema.meta({ examples: ['remove'] }),
     gone: goneSchema.meta({ examples: [{ pages: ['old-news'] }] }),
     leave: z
-      .array(z.string().regex(/^[a-zA-Z]+(?:\.[a-zA-Z]+)?$/, { error: 'an area, or a key with its area' }))
+      .array(z.string().regex(/^[a-zA-Z]+(?:\.[a-zA-Z]+)*$/, { error: 'an area, or a key with its area' }))
       .default([])
       .describe('Keys that this system may not be given, and you know it: they are no difference then')
       .meta({ examples: [['site.timezone']] }),
@@ -143,10 +172,41 @@ export const baselineSchema = z
       .optional()
       .describe('The rules for comments')
       .meta({ examples: [{ allowed: true, approve: 'all', linksBeforeApproval: 1 }] }),
+    mail: mailSchema
+      .optional()
+      .describe('The mail that the site sends')
+      .meta({ examples: [{ from: 'hello@tidepool.example', server: 'smtp://127.0.0.1:2525' }] }),
     signUp: signUpSchema
       .optional()
       .describe('Whether visitors may make accounts')
       .meta({ examples: [{ open: false, role: 'reader' }] }),
+    signIn: signInSchema
+      .optional()
+      .describe('The rules for signing in')
+      .meta({ examples: [{ attempts: 5, lockMinutes: 30 }] }),
+    posting: postingSchema
+      .optional()
+      .describe('How members post')
+      .meta({ examples: [{ perHour: 30, postsPerPage: 15 }] }),
+    profiles: profilesSchema
+      .optional()
+      .describe('What members may have and show')
+      .meta({ examples: [{ privateMessages: true, signatures: { maxLength: 120 } }] }),
+    groups: z
+      .array(groupSchema)
+      .optional()
+      .describe('At least these groups of members')
+      .meta({ examples: [[{ name: 'Survey volunteers' }]] }),
+    forums: z
+      .array(forumCategorySchema)
+      .optional()
+      .describe('At least these categories with their forums, in this order')
+      .meta({ examples: [[{ title: 'On the shore', forums: [{ title: 'Rock pools' }] }]] }),
+    members: z
+      .array(memberSchema)
+      .optional()
+      .describe('At least these accounts beside the owner’s')
+      .meta({ examples: [[{ username: 'kelp', email: 'kelp@tidepool.example', groups: ['Survey volunteers'] }]] }),
     updates: updatesSchema
       .optional()
       .describe('How newer versions are taken')

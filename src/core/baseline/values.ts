@@ -81,3 +81,23 @@ export const packageName = z
     error: 'the name of its folder: letters, digits, dots, hyphens and underscores',
   })
   .meta({ examples: ['lantern'] })
+
+/** A title that can stand in a path: `Surveys/Raw counts` names a forum within a category. */
+export const title = z
+  .string()
+  .regex(/^[^\s/](?:[^/\n]*[^\s/])?$/, { error: 'a title in one line, without / and without blanks at its ends' })
+  .meta({ examples: ['Rock pools'] })
+
+/** A category's or forum's place: its title, behind that of the category it stands in. */
+export const forumPath = z
+  .string()
+  .regex(/^[^/]+(?:\/[^/]+)?$/, { error: 'a title, or category/title' })
+  .meta({ examples: ['Surveys/Raw counts'] })
+
+/** A mail server's address; a password does not belong in it. */
+export const mailServer = z
+  .string()
+  .regex(/^smtps?:\/\/[^\s@/:]+(?::\d{1,5})?\/?$/, {
+    error: 'smtp:// or smtps://, a host and a port, without user name and password',
+  })
+  .meta({ examples: ['smtp://127.0.0.1:2525'] })

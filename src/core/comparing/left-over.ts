@@ -1,6 +1,7 @@
-import { areaOf, type AnyDifference } from '../areas/index.js'
+import { anyItem, areaNames, areaOf, type AnyDifference, type AreaName, type Inventory } from '../areas/index.js'
 import { goesIn, type Baseline } from '../baseline/schema.js'
 import { nameIn } from '../ref.js'
+import type { Pair } from './bind.js'
 import type { Comparison, SomeArea, SomeDifference, SomeFound } from './result.js'
 import { textOf } from '../value.js'
 
@@ -66,4 +67,40 @@ export function fallingWith(differences: readonly SomeDifference[]): AnyDifferen
     const holder = textOf(difference.found.item[within])
     return going.has(holder) ? { ...difference, fallsWith: holder } : difference
   }) as AnyDifference[]
+}
+
+/**
+ * What holds something that stays is not removed, whatever the baseline says: the owner is told what holds on to it.
+ * @param pairs what the baseline means to keep, and where that will stand
+ */
+export function holdingOn(
+  differences: readonly SomeDifference[],
+  pairs: readonly Pair[],
+  inventory: Inventory,
+  result: Comparison,
+): SomeDifference[] {
+  const going = new Map(differences.flatMap((one) => (one.is === 'left over' ? [[one.ref as string, one]] : [])))
+  const planned = new Map(pairs.flatMap(({ found, plan }) => (found ? [[found.ref as string, plan]] : [])))
+  const inside = areaNames.flatMap((name) => {
+    const { within, keepsHolder } = areaOf(name)
+    return within && keepsHolder ? ((inventory[name] ?? []) as SomeFound[]).map((found) => ({ found, within })) : []
+  })
+  for (let held = true; held;) {
+    held = false
+    for (const { found, within } of inside) {
+      const plan = planned.get(found.ref)
+      // one that is moved elsewhere holds on to where it will stand
+      const holder = textOf(plan?.item[within] ?? anyItem(found.item)[within])
+      const lost = going.get(holder)
+      if (!lost || going.has(found.ref)) continue
+      going.delete(holder)
+      held = true
+      const [area, inner] = [areaOf(lost.area), areaOf(found.ref.split('/')[0] as AreaName)]
+      result.kept.push({
+        ref: holder,
+        text: `${area.call(anyItem(lost.found.item))} holds ${inner.call(anyItem(found.item))}: it stays`,
+      })
+    }
+  }
+  return differences.filter((one) => one.is !== 'left over' || going.has(one.ref))
 }

@@ -34,6 +34,17 @@ export function weigh(
     const value = plan.item[key]
     if (value === undefined) continue
     const ability = can(key)
+    const hasNone =
+      area.list === 'one' &&
+      found !== undefined &&
+      ability === 'can' &&
+      !(key in found.item) &&
+      differs(area, key, value, found, scales)
+    if (hasNone && isLeft(area, key, scales.baseline)) continue
+    if (hasNone) {
+      result.never.push({ ref: keyOf(area, key), text: `${called(key)}: this system has no such setting` })
+      continue
+    }
     if (typeof ability === 'object' && isLeft(area, key, scales.baseline)) continue
     if (typeof ability === 'object' && 'never' in ability)
       result.never.push({ ref: keyOf(area, key), text: `${called(key)}: ${ability.never}` })
@@ -98,8 +109,9 @@ function moved(value: Value, toCome: ReadonlyMap<string, string>): Value {
 
 /** A key in the baseline's words. */
 const keyOf = (area: SomeArea, key: string): string => `${area.key ?? area.name}.${key}`
-const isLeft = (area: SomeArea, key: string, { leave }: Baseline): boolean =>
-  leave.includes(keyOf(area, key)) || leave.includes(area.key ?? area.name)
+/** Whether the baseline excuses a key: by its own name, or by that of what it stands in. */
+export const isLeft = (area: SomeArea, key: string, { leave }: Baseline): boolean =>
+  leave.some((left) => `${keyOf(area, key)}.`.startsWith(`${left}.`))
 
 /** What somebody made stands where the baseline wants an item of its own, with another text: neither may win by itself. */
 const isConflict = (

@@ -1,5 +1,7 @@
 import type { Remark } from '../compare.js'
-import type { Check, Report } from './report.js'
+import type { Check, EyesCell, Report } from './report.js'
+import { seenActions } from '../area.js'
+import { eyesIn, whoLooks } from './eyes.js'
 import { reportStyle } from './style.js'
 
 const esc = (text: string): string =>
@@ -38,16 +40,41 @@ const removed = (report: Report): string =>
   )
 
 function checks(all: readonly Check[]): string {
-  return (['visitor', 'owner'] as const)
+  return eyesIn(all)
     .map((as) => {
       const own = all.filter((check) => check.as === as)
       const items = own.map(
         ({ name, ok, detail }) =>
           `<li class="${ok ? 'ok' : 'not'}"><b aria-label="${ok ? 'passed' : 'failed'}">${ok ? '✓' : '✗'}</b> <span>${esc(name)}<small>${esc(detail)}</small></span></li>`,
       )
-      return items.length === 0 ? '' : `<h3>as the ${as}</h3><ul class="checks">${items.join('')}</ul>`
+      return items.length === 0 ? '' : `<h3>as ${esc(whoLooks(as))}</h3><ul class="checks">${items.join('')}</ul>`
     })
     .join('')
+}
+
+/** Forums × eyes: what everybody was to be able to do, and can; a wrong cell stands out. */
+function eyes(cells: readonly EyesCell[]): string {
+  const columns = [...new Set(cells.map(({ as }) => as))]
+  const forums = [...new Set(cells.map(({ forum }) => forum))]
+  if (cells.length === 0) return ''
+  const cellOf = (forum: string, as: string): string => {
+    const cell = cells.find((one) => one.forum === forum && one.as === as)
+    if (!cell?.seen) return `<td class="quiet">${cell && !cell.ok ? 'could not look' : 'unseen'}</td>`
+    const { seen, planned } = cell
+    const words = seenActions
+      .filter((action) => seen.includes(action) || planned.includes(action))
+      .map((action) =>
+        seen.includes(action) === planned.includes(action)
+          ? action
+          : `<strong class="bad">${seen.includes(action) ? `${action}, and should not` : `can’t ${action}`}</strong>`,
+      )
+    return `<td class="${cell.ok ? 'ok' : 'not'}">${words.join(' · ') || '<span class="quiet">nothing</span>'}</td>`
+  }
+  const head = columns.map((as) => `<th scope="col">${esc(as)}</th>`).join('')
+  const rows = forums.map(
+    (forum) => `<tr><th scope="row">${esc(forum)}</th>${columns.map((as) => cellOf(forum, as)).join('')}</tr>`,
+  )
+  return `<div class="wide" tabindex="0"><table class="eyes"><thead><tr><td></td>${head}</tr></thead><tbody>${rows.join('')}</tbody></table></div>`
 }
 
 function verdict(report: Report): { good: boolean; text: string } {
@@ -89,6 +116,7 @@ ${section('What was kept', remarks(report.kept))}
 ${section('To do by hand', remarks(report.byHand))}
 ${section('Not to be had on this system', remarks(report.never))}
 ${section('To know', remarks(report.notes))}
+${section('Forums through many eyes', eyes(report.eyes), 'What each may do, read in a public session of their own.')}
 ${section('Checks', checks(report.checks))}
 </main>
 <footer class="quiet">Ended ${esc(timeText(report.ended))}. The journal beside this page has every step; report.json says the same for programs.</footer>

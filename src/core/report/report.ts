@@ -11,11 +11,21 @@ const value = z.json().describe('Plain data; null stands for nothing')
 
 export const checkSchema = z.strictObject({
   name: z.string().describe('What was looked at'),
-  as: z.enum(['visitor', 'owner']),
+  as: z.string().describe('visitor, owner, or member and a user name'),
   ok: z.boolean(),
   detail: z.string().describe('What was seen, where it was not as expected; otherwise where it was looked at'),
 })
 export type Check = z.output<typeof checkSchema>
+
+export const eyesSchema = z.strictObject({
+  forum: z.string().describe('category/title'),
+  as: z.string().describe('visitor, owner, member and a user name; or who nobody stands for'),
+  planned: z.array(z.string()).describe('What they are to be able to do'),
+  seen: z.array(z.string()).nullable().describe('What they can do; null where nobody could look'),
+  ok: z.boolean(),
+})
+/** What one pair of eyes found in one forum. */
+export type EyesCell = z.output<typeof eyesSchema>
 
 const systemSchema = z.strictObject({ id: z.string(), version: z.string(), proven: z.boolean() }).nullable()
 
@@ -66,6 +76,7 @@ export const settleDocument = z
     kept: z.array(remark),
     writes: z.number().describe('Requests that could change the site, log-ins apart'),
     checks: z.array(checkSchema),
+    eyes: z.array(eyesSchema).describe('Forums as visitor, member and owner found them'),
     record: z.string().nullable().describe("The record's folder; null if nothing was begun"),
     differences: z.array(differenceSchema).describe('What was shown before'),
     byHand: z.array(remark),
@@ -76,7 +87,13 @@ export const settleDocument = z
   .meta({ title: 'unpack settle --json' })
 
 export const confirmDocument = z
-  .strictObject({ checks: z.array(checkSchema), passed: z.number(), failed: z.number(), record: z.string() })
+  .strictObject({
+    checks: z.array(checkSchema),
+    eyes: z.array(eyesSchema).describe('Forums as visitor, member and owner found them'),
+    passed: z.number(),
+    failed: z.number(),
+    record: z.string(),
+  })
   .meta({ title: 'unpack confirm --json' })
 
 export const errorDocument = z
@@ -125,6 +142,7 @@ export const reportDocument = z
     never: z.array(remark),
     notes: z.array(remark),
     checks: z.array(checkSchema),
+    eyes: z.array(eyesSchema).describe('Forums as visitor, member and owner found them'),
     requests: z.number(),
     writes: z.number(),
   })
@@ -135,7 +153,8 @@ export const journalLine = z
   .strictObject({
     journal: z.literal(1).describe('The version of this format'),
     at: z.string().describe('ISO 8601, UTC'),
-    event: z.enum(['opened', 'begun', 'done', 'refused', 'lost', 'read back', 'closed']),
+    event: z.enum(['opened', 'begun', 'done', 'refused', 'lost', 'read back', 'owed', 'paid', 'closed']),
+    debt: z.string().optional().describe('The effect that no reading shows, and that another step undoes'),
     carrier: z.string().optional(),
     ref: z.string().optional(),
     is: z.enum(['missing', 'different', 'left over']).optional(),

@@ -1,4 +1,5 @@
 import { escapeUTF8 } from 'entities'
+import { eyesIn, whoLooks } from './eyes.js'
 import type { Report } from './report.js'
 
 interface Case {
@@ -43,12 +44,11 @@ export function reportXml(report: Report): string {
     ...(outcome === 'not chosen' && { skipped: 'not chosen' }),
   }))
   const open: Case[] = [...byHand, ...never].map(({ ref, text }) => ({ name: ref, skipped: text }))
-  const seen = (as: 'visitor' | 'owner'): Case[] =>
+  const seen = (as: string): Case[] =>
     checks.filter((check) => check.as === as).map(({ name, ok, detail }) => ({ name, ...(!ok && { failure: detail }) }))
   const suites = [
     { name: 'settled', cases: [...settled, ...open] },
-    { name: 'as the visitor', cases: seen('visitor') },
-    { name: 'as the owner', cases: seen('owner') },
+    ...eyesIn(checks).map((as) => ({ name: `as ${whoLooks(as)}`, cases: seen(as) })),
   ].filter(({ cases }) => cases.length > 0)
   const all = suites.flatMap(({ cases }) => cases)
   const failures = all.filter(({ failure }) => failure !== undefined).length

@@ -8,6 +8,7 @@ import { NoAnswer } from '../../web/failure.js'
 import { itemDigest } from '../../core/text/digest.js'
 import { sampleRefs } from '../../core/samples.js'
 import { carryOut } from '../carry-out.js'
+import { payDebts } from '../debts.js'
 import type { Record } from '../record.js'
 import type { Run } from '../run.js'
 import { sameIn } from './same.js'
@@ -47,6 +48,7 @@ export async function settleAndReadBack(
   let wasLost = false
   for (let pass = 1; ; pass += 1) {
     const [now, later] = withWhatFollows(open)
+    holdBack(now, books.why)
     const lost = await carryAll(run, session, now, before, record, books)
     if (lost && wasLost) throw UnpackError.of('lost-answer', { url: lost.url, finding: lost.failure.text })
     wasLost ||= lost !== undefined
@@ -69,14 +71,30 @@ export async function settleAndReadBack(
     if (late.length > 0) chosen = [...chosen, ...(await ask(left, late))]
     const waiting = lost ? chosen : [...later, ...chosen.filter((difference) => late.includes(difference))]
     open = left.differences.filter((difference) => sameIn(waiting, difference) && !books.why.has(difference.ref))
-    if (open.length === 0 || pass === MOST_PASSES) return { left: run.compare(after), chosen, ...books }
+    if (open.length === 0 || pass === MOST_PASSES) {
+      await payDebts(run, session, record)
+      return { left: run.compare(after), chosen, ...books }
+    }
+  }
+}
+
+/** What comes last does not come at all where something before it failed. */
+function holdBack(now: AnyDifference[], why: ReadBack['why']): void {
+  const [failed] = why.keys()
+  if (failed === undefined) return
+  for (const one of now.filter(({ area }) => areaOf(area).last)) {
+    now.splice(now.indexOf(one), 1)
+    why.set(one.ref, { code: 'waits-for', text: UnpackError.of('waits-for', { ref: failed }).message })
   }
 }
 
 /** Parts differences: those that can go now, and those of areas that follow one among them. */
 function withWhatFollows(open: readonly AnyDifference[]): [AnyDifference[], AnyDifference[]] {
   const areas = new Set<string>(open.map(({ area }) => area))
-  const waits = ({ area }: AnyDifference) => areaOf(area).follows?.some((other) => areas.has(other)) ?? false
+  const waits = ({ area }: AnyDifference) => {
+    const { follows, last } = areaOf(area)
+    return last ? [...areas].some((other) => other !== area) : (follows?.some((other) => areas.has(other)) ?? false)
+  }
   return [open.filter((difference) => !waits(difference)), open.filter(waits)]
 }
 

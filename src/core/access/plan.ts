@@ -1,0 +1,92 @@
+import type { Baseline } from '../baseline/schema.js'
+import { refOf } from '../ref.js'
+import { actions, both, fewest, granted, levels, type Action } from './who.js'
+
+/** Each action with those who may. */
+export type Access = Readonly<Record<Action, readonly string[]>>
+
+/** What a baseline says of a forum's access: an action and who, one name or several. */
+export type WrittenAccess = Readonly<Partial<Record<Action, string | readonly string[]>>>
+
+export const listed = (who: string | readonly string[]): readonly string[] => (typeof who === 'string' ? [who] : who)
+
+/** What is left out: nobody is let in further than what stands in front of it. */
+const usual: Readonly<Record<Action, { who: readonly string[]; within?: Action }>> = {
+  see: { who: ['everyone'] },
+  read: { who: ['everyone'], within: 'see' },
+  start: { who: ['members'], within: 'read' },
+  reply: { who: ['members'], within: 'read' },
+  edit: { who: ['moderators'], within: 'read' },
+  remove: { who: ['moderators'], within: 'read' },
+  pin: { who: ['moderators'], within: 'read' },
+  notice: { who: ['moderators'], within: 'pin' },
+  vote: { who: ['members'], within: 'read' },
+}
+const posts: readonly Action[] = ['start', 'reply']
+
+/** Who may do what in one forum, with everything that the baseline leaves out. */
+export function accessOf(written: WrittenAccess, locked: boolean, groups: readonly string[]): Access {
+  const access: Partial<Record<Action, readonly string[]>> = {}
+  for (const action of actions) {
+    const own = written[action]
+    const { who, within } = usual[action]
+    if (own !== undefined) access[action] = fewest(granted(listed(own), groups), groups)
+    else {
+      const most = locked && posts.includes(action) ? ['moderators'] : who
+      access[action] = within ? both(most, access[within] ?? [], groups) : [...most]
+    }
+  }
+  return access as Access
+}
+
+/** The names of the groups that a baseline plans. */
+export const groupNames = ({ groups }: Pick<Baseline, 'groups'>): string[] => (groups ?? []).map(({ name }) => name)
+
+/** A forum and who may do what in it. */
+export interface ForumAccess {
+  /** The ref of the forum. */
+  forum: string
+  /** `Surveys/Raw counts`. */
+  path: string
+  access: Access
+}
+
+/** The table of a whole baseline: every forum with who may do what. */
+export function accessTable(baseline: Pick<Baseline, 'forums' | 'groups'>): ForumAccess[] {
+  const groups = groupNames(baseline)
+  return (baseline.forums ?? []).flatMap((category) =>
+    (category.forums ?? []).map(({ title, access = {}, locked = false }): ForumAccess => {
+      const path = `${category.title}/${title}`
+      return { forum: refOf('forums', path), path, access: accessOf(access, locked, groups) }
+    }),
+  )
+}
+
+/** Who has to see the category of some forums: whoever sees any of them. */
+export const seenOf = (forums: readonly Access[], groups: readonly string[]): string[] =>
+  fewest(new Set(forums.flatMap(({ see }) => [...granted(see, groups)])), groups)
+
+/** One set of actions that somebody may do somewhere; a whole file needs only as many as there are different ones. */
+export interface PermissionSet {
+  /** The actions, in their order. */
+  may: Action[]
+  /** Where it holds: the ref of a forum, and one of those that access tells apart. */
+  cells: { forum: string; subject: string }[]
+}
+
+/** Groups a table into the fewest different sets of actions; nobody's empty set is left out. */
+export function permissionSets(table: readonly ForumAccess[], subjects: readonly string[]): PermissionSet[] {
+  const sets = new Map<string, PermissionSet>()
+  const groups = subjects.filter((subject) => !(levels as readonly string[]).includes(subject))
+  for (const { forum, access } of table) {
+    const may = new Map(actions.map((action) => [action, granted(access[action], groups)]))
+    for (const subject of subjects) {
+      const own = actions.filter((action) => may.get(action)?.has(subject))
+      if (own.length === 0) continue
+      const set = sets.get(own.join()) ?? { may: own, cells: [] }
+      set.cells.push({ forum, subject })
+      sets.set(own.join(), set)
+    }
+  }
+  return [...sets.values()]
+}

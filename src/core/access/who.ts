@@ -1,0 +1,55 @@
+/**
+ * Who may do something: each of these includes those behind it. Names of groups stand between members and moderators.
+ */
+export const levels = ['everyone', 'members', 'moderators', 'administrators'] as const
+export type Level = (typeof levels)[number]
+
+/** What may be done in a forum, in the order in which an owner reads it. */
+export const actions = ['see', 'read', 'start', 'reply', 'edit', 'remove', 'pin', 'notice', 'vote'] as const
+export type Action = (typeof actions)[number]
+
+/** Everybody that access tells apart, from the most to the fewest: visitors go by `everyone`. */
+export const subjectsOf = (groups: readonly string[]): string[] => [
+  'everyone',
+  'members',
+  ...groups,
+  'moderators',
+  'administrators',
+]
+
+/** Those who may, where the baseline names these: upward is always included. */
+export function granted(who: readonly string[], groups: readonly string[]): Set<string> {
+  const subjects = subjectsOf(groups)
+  const all = new Set<string>()
+  for (const name of who) {
+    const from = subjects.indexOf(name)
+    if (from < 0) continue
+    all.add(name)
+    const above = groups.includes(name) ? subjects.indexOf('moderators') : from + 1
+    for (const subject of subjects.slice(above)) all.add(subject)
+  }
+  return all
+}
+
+/**
+ * The fewest names that mean exactly these: what a baseline would say. Where none do (a group may, and moderators may not),
+ * every one is named as the only ones.
+ */
+export function fewest(may: ReadonlySet<string>, groups: readonly string[]): string[] {
+  const own = groups.filter((group) => may.has(group))
+  const [level] = levels.filter((one) => may.has(one))
+  const who =
+    level === 'everyone' || level === 'members' ? [level] : own.length > 0 ? [...own].sort() : level ? [level] : []
+  const means = granted(who, groups)
+  const same = means.size === may.size && [...means].every((subject) => may.has(subject))
+  return same ? who : subjectsOf(groups).flatMap((subject) => (may.has(subject) ? [`only ${subject}`] : []))
+}
+
+/** The narrower of two: those who are in both. */
+export const both = (one: readonly string[], other: readonly string[], groups: readonly string[]): string[] => {
+  const second = granted(other, groups)
+  return fewest(new Set([...granted(one, groups)].filter((subject) => second.has(subject))), groups)
+}
+
+/** Who may, in an owner's words; nobody where the list is empty. */
+export const whoText = (who: readonly string[]): string => (who.length === 0 ? 'nobody' : who.join(', '))

@@ -1,0 +1,77 @@
+import { accessTable, groupNames, seenOf } from '../access/plan.js'
+import { actions, granted, whoText, type Action } from '../access/who.js'
+import type { Area, Value } from '../area.js'
+import { nameIn, refOf } from '../ref.js'
+
+export type AccessItem = {
+  /** The ref of the forum, or of a category. */
+  forum: string
+} & { [A in Action]?: readonly string[] }
+
+const words: Record<Action, string> = {
+  see: 'see it',
+  read: 'read in it',
+  start: 'start topics',
+  reply: 'reply',
+  edit: 'edit others’ posts',
+  remove: 'remove others’ posts',
+  pin: 'pin topics',
+  notice: 'make notices',
+  vote: 'vote',
+}
+const namesIn = (value: Value): readonly string[] => (Array.isArray(value) ? (value as readonly string[]) : [])
+
+/** Who may do what in which forum: settled when everybody is in their groups. */
+export const access: Area<'access', AccessItem> = {
+  name: 'access',
+  title: 'access',
+  list: 'at least',
+  follows: ['forums', 'groups', 'members'],
+  keys: ['forum', ...actions],
+  ref: ({ forum }) => refOf('access', nameIn(forum)),
+  plan: (baseline) => {
+    const table = accessTable(baseline)
+    const groups = groupNames(baseline)
+    const categories = (baseline.forums ?? []).flatMap(({ title, forums }) => {
+      const within = table.filter(({ path }) => (forums ?? []).some((one) => `${title}/${one.title}` === path))
+      if (within.length === 0) return []
+      const see = seenOf(
+        within.map(({ access }) => access),
+        groups,
+      )
+      // nobody writes in a category itself
+      return [{ item: { forum: refOf('forums', title), see, read: see, start: [], reply: [] } }]
+    })
+    return [...categories, ...table.map(({ forum, access }) => ({ item: { forum, ...access } }))]
+  },
+  links: ['forum'],
+  within: 'forum',
+  same: (key, wanted, found) =>
+    key === 'forum'
+      ? wanted === found
+      : [...namesIn(wanted)].sort().join('\n') === [...namesIn(found)].sort().join('\n'),
+  call: ({ forum }) => `access to “${nameIn(forum)}”`,
+  say: (key) => (key === 'forum' ? 'forum' : words[key]),
+  show: (key, value) => (key === 'forum' ? nameIn(String(value)) : whoText(namesIn(value))),
+  expect: (items, baseline) =>
+    items.length === 0
+      ? []
+      : [{ name: 'who may do what', at: 'front', look: 'eyes', table: eyesTable(items, baseline) }],
+}
+
+/** What every pair of eyes should find in each forum. */
+function eyesTable(items: readonly AccessItem[], baseline: Parameters<typeof groupNames>[0]) {
+  const groups = groupNames(baseline)
+  const forums = new Set(accessTable(baseline).map(({ forum }) => forum))
+  return items
+    .filter(({ forum }) => forums.has(forum))
+    .map(({ forum, see = [], read = [], start = [], reply = [] }) => ({
+      forum,
+      may: {
+        see: [...granted(see, groups)],
+        read: [...granted(read, groups)],
+        start: [...granted(start, groups)],
+        reply: [...granted(reply, groups)],
+      },
+    }))
+}

@@ -1,0 +1,84 @@
+import { z } from 'zod'
+import { actions } from '../access/who.js'
+import type { Area, Plan } from '../area.js'
+import type { Baseline } from '../baseline/schema.js'
+import { forumPath, title } from '../baseline/values.js'
+import { nameIn, refOf } from '../ref.js'
+import { yesOrNo } from '../value.js'
+
+const who = z
+  .union([title, z.array(title)])
+  .optional()
+  .describe('everyone, members, moderators, administrators, or names of groups')
+  .meta({ examples: ['members'] })
+
+const accessSchema = z
+  .strictObject(
+    Object.fromEntries(actions.map((action) => [action, who])) as Record<(typeof actions)[number], typeof who>,
+  )
+  .describe('Who may do what here; each includes those behind it: everyone, members, moderators, administrators')
+
+const placed = {
+  title: title.describe('What it is called; it is known by its place: category/title'),
+  was: forumPath.optional().describe('Where it stood before: it is renamed or moved, not made a second time'),
+  description: z.string().optional().describe('What belongs into it'),
+}
+
+const forumSchema = z.strictObject({
+  ...placed,
+  locked: z.boolean().optional().describe('Whether nobody below moderators may write in it'),
+  removeOldAfterDays: z
+    .union([z.literal('never'), z.int().min(1)])
+    .optional()
+    .describe('Days after which topics without new replies are removed'),
+  access: accessSchema.optional(),
+})
+
+export const forumCategorySchema = z.strictObject({
+  ...placed,
+  forums: z.array(forumSchema).optional().describe('At least these forums, in this order'),
+})
+
+export interface ForumItem {
+  title: string
+  /** The ref of the category it stands in; '' for a category. */
+  parent: string
+  description?: string
+  locked?: boolean
+  removeOldAfterDays?: number | 'never'
+}
+
+const path = ({ title, parent }: ForumItem): string => (parent === '' ? title : `${nameIn(parent)}/${title}`)
+
+const planned = ({ forums }: Pick<Baseline, 'forums'>): Plan<ForumItem>[] =>
+  (forums ?? []).flatMap(({ title, was, description, forums: inner }) => {
+    const parent = refOf('forums', title)
+    return [
+      { item: { title, parent: '', description }, was: was && refOf('forums', was) },
+      ...(inner ?? []).map((forum): Plan<ForumItem> => {
+        // in a category that is renamed, what is not named itself stood under the old name
+        const before = forum.was ?? (was === undefined ? undefined : `${was}/${forum.title}`)
+        const { title, description, locked, removeOldAfterDays } = forum
+        return {
+          item: { title, parent, description, locked, removeOldAfterDays },
+          was: before && refOf('forums', before),
+        }
+      }),
+    ]
+  })
+
+/** Categories, and the forums in them. */
+export const forums: Area<'forums', ForumItem> = {
+  name: 'forums',
+  title: 'forums',
+  list: 'at least',
+  keys: ['title', 'parent', 'description', 'locked', 'removeOldAfterDays'],
+  ref: (item) => refOf('forums', path(item)),
+  plan: planned,
+  links: ['parent'],
+  within: 'parent',
+  keepsHolder: true,
+  call: (item) => `the ${item.parent === '' ? 'category' : 'forum'} “${item.title}”`,
+  say: (key) => (key === 'parent' ? 'stands in' : key === 'removeOldAfterDays' ? 'old topics go after days' : key),
+  show: (_key, value) => yesOrNo(value),
+}

@@ -1,0 +1,157 @@
+import { seenActions, type EyesRow } from '../core/area.js'
+import type { Inventory } from '../core/areas/index.js'
+import { UnpackError } from '../core/errors.js'
+import { foundAt } from '../core/inventory.js'
+import { nameIn } from '../core/ref.js'
+import type { Check, EyesCell } from '../core/report/report.js'
+import type { LookedAt, Seen } from '../systems/system.js'
+import type { Visitor } from '../web/visitor.js'
+import { lookFailure } from './error-of.js'
+import type { Run } from './run.js'
+
+/** Somebody who looks. */
+export interface Pair {
+  /** `visitor`, `owner`, or `member` and a user name. */
+  as: string
+  /** Whom they stand for in the table: `everyone`, `members`, the name of a group, `administrators`. */
+  of: readonly string[]
+}
+/** Those nobody stands for, and why. */
+interface Unseen {
+  of: string
+  why: string
+}
+
+/**
+ * Many pairs of eyes on the public side: each in a session of its own, which is shared by all that is looked at. What each
+ * may do is read there, never from a form of the dashboard.
+ */
+export class ManyEyes {
+  readonly #looks = new Map<string, Promise<ReadonlyMap<string, Seen>>>()
+  readonly #visitors = new Map<string, Promise<Visitor>>()
+  readonly unseen: Unseen[] = []
+  #pairs: Pair[] | undefined
+
+  constructor(
+    private readonly run: Run,
+    readonly forums: readonly LookedAt[],
+  ) {}
+
+  /** A visitor, a plain member, a member of each group, and the owner; as far as there are such. */
+  async pairs(): Promise<Pair[]> {
+    this.#pairs ??= await this.#choose()
+    return this.#pairs
+  }
+
+  async #choose(): Promise<Pair[]> {
+    const { baseline, options, home, system } = this.run
+    const stored = new Set((await options.logins.at(home)).map(({ username }) => username))
+    const members = (baseline.members ?? []).filter(({ username }) => stored.has(username))
+    const pairs: Pair[] = [{ as: 'visitor', of: ['everyone'] }]
+    let left = system.eyes?.signIns ?? 0
+    const choose = (of: string, fits: (groups: readonly string[]) => boolean, whom: string) => {
+      const member = members.find(({ groups }) => fits(groups))
+      if (!member) this.unseen.push({ of, why: `the baseline has no ${whom} whose login is stored` })
+      else if (left-- <= 0) this.unseen.push({ of, why: `this system bears ${system.eyes?.signIns ?? 0} sign-ins` })
+      else pairs.push({ as: `member ${member.username}`, of: ['members', ...member.groups] })
+    }
+    choose('members', (groups) => groups.length === 0, 'member without a group')
+    for (const { name } of baseline.groups ?? [])
+      if (!pairs.some(({ of }) => of.includes(name)))
+        choose(name, (groups) => groups.includes(name), `member of “${name}”`)
+    return [...pairs, { as: 'owner', of: ['administrators'] }]
+  }
+
+  /** Somebody's own browser, signed in on the public side. */
+  visitor(as: string): Promise<Visitor> {
+    const known = this.#visitors.get(as)
+    if (known) return known
+    const made = this.#enter(as)
+    this.#visitors.set(as, made)
+    return made
+  }
+
+  async #enter(as: string): Promise<Visitor> {
+    const { run } = this
+    const visitor = run.visitor()
+    if (as === 'visitor') return visitor
+    const name = as === 'owner' ? (await run.login()).username : as.replace(/^member /, '')
+    const login = await run.options.logins.find(run.home, name)
+    if (!login)
+      throw UnpackError.of('login-missing', { address: run.home, user: name, file: run.options.logins.file })
+    run.guard(login.password)
+    if (!(await run.system.eyes?.signIn(visitor, login)))
+      throw UnpackError.of('login-refused', { address: run.home, user: name })
+    return visitor
+  }
+
+  /** What somebody may do in each forum; every pair looks once. */
+  look(as: string): Promise<ReadonlyMap<string, Seen>> {
+    const known = this.#looks.get(as)
+    if (known) return known
+    const taken = this.visitor(as).then((visitor) => this.run.system.eyes?.look(visitor, this.forums) ?? new Map())
+    this.#looks.set(as, taken)
+    return taken
+  }
+}
+
+/** The forums of the baseline as those who look are shown them. */
+export const forumsIn = (inventory: Inventory, refs: readonly string[]): LookedAt[] =>
+  refs.flatMap((ref) => {
+    const found = foundAt(inventory, ref)
+    return found ? [{ ref, id: found.id }] : []
+  })
+
+/** Looks at every forum through every pair of eyes; a wrong cell fails its check, and is named. */
+export async function lookThroughEyes(
+  eyes: ManyEyes,
+  table: readonly EyesRow[],
+): Promise<{ checks: Check[]; cells: EyesCell[] }> {
+  const pairs = await eyes.pairs()
+  const looked = await Promise.all(
+    pairs.map(async (pair) => {
+      try {
+        return { pair, seen: await eyes.look(pair.as) }
+      } catch (error) {
+        return { pair, failure: lookFailure(error) }
+      }
+    }),
+  )
+  const checks: Check[] = []
+  const cells: EyesCell[] = []
+  for (const { forum, may } of table) {
+    const path = nameIn(forum)
+    for (const { pair, seen, failure } of looked) {
+      const planned = seenActions.filter((action) => pair.of.some((subject) => may[action].includes(subject)))
+      const here = seen?.get(forum)
+      const can = here ? seenActions.filter((action) => here[action]) : []
+      const wrong = seenActions.filter((action) => planned.includes(action) !== can.includes(action))
+      const ok = seen !== undefined && wrong.length === 0
+      cells.push({ forum: path, as: pair.as, planned, seen: seen === undefined ? null : can, ok })
+      checks.push({
+        name: `“${path}” is as open to ${inWords(pair.as)} as planned`,
+        as: pair.as,
+        ok,
+        detail:
+          failure ??
+          (ok
+            ? can.length === 0
+              ? 'it is not to be seen'
+              : `may ${can.join(', ')}`
+            : wrong
+                .map(
+                  (action) =>
+                    `${can.includes(action) ? 'may' : 'can’t'} ${action}, and should${can.includes(action) ? ' not' : ''}`,
+                )
+                .join('; ')),
+      })
+    }
+    for (const { of } of eyes.unseen) {
+      const planned = seenActions.filter((action) => may[action].includes(of))
+      cells.push({ forum: path, as: of, planned, seen: null, ok: true })
+    }
+  }
+  return { checks, cells }
+}
+
+export const inWords = (as: string): string => (as === 'visitor' ? 'a visitor' : as === 'owner' ? 'the owner' : as)
