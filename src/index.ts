@@ -47,6 +47,6 @@ export {
 export { jsonOf, type Answer } from './web/answer.js'
 export type { Resolve } from './web/connections.js'
 export { NoAnswer } from './web/failure.js'
-export { formOn, has, type Form } from './web/forms.js'
+export { changedPairs, formOn, has, type Form } from './web/forms.js'
 export { Traffic, type Exchange, type Outgoing, type Purpose, type Watch } from './web/traffic.js'
-export { Visitor, type Ask, type FilePart } from './web/visitor.js'
+export { Visitor, type Ask, type FilePart, type FormFields } from './web/visitor.js'

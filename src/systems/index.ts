@@ -1,5 +1,6 @@
 import type { System } from './system.js'
+import { misago } from './misago/index.js'
 import { wordpress } from './wordpress/index.js'
 
 /** The real systems that Unpack brings. */
-export const builtIn: readonly System[] = [wordpress]
+export const builtIn: readonly System[] = [wordpress, misago]

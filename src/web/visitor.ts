@@ -11,10 +11,12 @@ import type { Purpose, Traffic } from './traffic.js'
 const MOST_BYTES = 16 * 1024 * 1024
 const MOST_HOPS = 6
 
+export type FormFields = Readonly<Record<string, string>> | readonly (readonly [name: string, value: string])[]
+
 export interface Ask {
-  method?: 'GET' | 'POST' | 'PUT' | 'DELETE'
-  /** A form's fields, or a JSON document. */
-  form?: Readonly<Record<string, string>>
+  method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'
+  /** A form's fields, as pairs where a name stands several times; or a JSON document. */
+  form?: FormFields
   json?: unknown
   /** A form with a file in it, sent as multipart. */
   parts?: Readonly<Record<string, string | FilePart>>
@@ -55,11 +57,17 @@ export class Visitor {
     return new Visitor(this.address, this.lines, this.traffic, this.signal, this.roams, this.door)
   }
 
+  /** A cookie that the site has set, for what wants it said back in another place as well. */
+  async cookie(name: string): Promise<string | undefined> {
+    const cookies = await this.#jar.getCookies(this.home)
+    return cookies.find(({ key }) => key === name)?.value
+  }
+
   get(place: string, ask: Ask = {}): Promise<Answer> {
     return this.ask(place, { follow: true, ...ask, method: 'GET' })
   }
 
-  post(place: string, form: Readonly<Record<string, string>>, ask: Ask = {}): Promise<Answer> {
+  post(place: string, form: FormFields, ask: Ask = {}): Promise<Answer> {
     return this.ask(place, { ...ask, method: 'POST', form })
   }
 
@@ -157,7 +165,10 @@ const basic = ({ username, password }: { username: string; password: Secret }): 
   `Basic ${Buffer.from(`${username}:${password.reveal()}`).toString('base64')}`
 
 function bodyOf({ form, json, parts, file }: Ask): string | Uint8Array | FormData | undefined {
-  if (form) return new URLSearchParams(form).toString()
+  if (form)
+    return new URLSearchParams(
+      Array.isArray(form) ? (form as string[][]) : (form as Readonly<Record<string, string>>),
+    ).toString()
   if (file) return file.bytes
   if (!parts) return json === undefined ? undefined : JSON.stringify(json)
   const data = new FormData()

@@ -26,7 +26,6 @@ export const access: Area<'access', AccessItem> = {
   name: 'access',
   title: 'access',
   list: 'at least',
-  follows: ['forums', 'groups', 'members'],
   keys: ['forum', ...actions],
   ref: ({ forum }) => refOf('access', nameIn(forum)),
   plan: (baseline) => {

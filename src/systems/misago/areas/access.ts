@@ -1,0 +1,100 @@
+import { accessTable, groupNames, seenOf, type Access } from '../../../core/access/plan.js'
+import { actions, fewest, granted, levels, subjectsOf, type Action } from '../../../core/access/who.js'
+import type { Baseline } from '../../../core/baseline/schema.js'
+import { refOf } from '../../../core/ref.js'
+import { Step } from '../../step.js'
+import type { Abilities, AreaOnSystem } from '../../system.js'
+import { permissions } from '../carriers/permissions.js'
+import { RIGHTS } from '../debts.js'
+import type { MisagoSession } from '../session.js'
+import { mayIn, standing, subjects } from '../standing.js'
+import { treeOf } from '../tree.js'
+
+interface PlannedForum {
+  forum: string
+  access: Partial<Access>
+  locked: boolean
+}
+/** The categories and forums of a baseline with who may do what. */
+function plannedForums(baseline: Baseline): PlannedForum[] {
+  const table = accessTable(baseline)
+  const groups = groupNames(baseline)
+  return (baseline.forums ?? []).flatMap(({ title, forums = [] }): PlannedForum[] => {
+    const within = forums.flatMap((one) => {
+      const row = table.find(({ path }) => path === `${title}/${one.title}`)
+      return row ? [{ forum: row.forum, access: row.access, locked: one.locked === true }] : []
+    })
+    const see = seenOf(
+      within.map(({ access }) => access),
+      groups,
+    )
+    const category = { forum: refOf('forums', title), access: { see, read: see }, locked: false }
+    return within.length === 0 ? [] : [category, ...within]
+  })
+}
+
+/** What each of those whom access tells apart is to be able to do in a forum; voting is no right of its own here. */
+const wantedIn = ({ access }: PlannedForum, groups: readonly string[]): Record<string, Action[]> =>
+  Object.fromEntries(
+    subjectsOf(groups).map((subject) => [
+      subject,
+      actions.filter((action) => action !== 'vote' && granted(access[action] ?? [], groups).has(subject)),
+    ]),
+  )
+
+function can({ baseline }: { baseline: Baseline }): Abilities<'access'> {
+  const groups = groupNames(baseline)
+  const table = accessTable(baseline)
+  const vote = table.every(({ access: { vote, read } }) => {
+    const should = fewest(new Set([...granted(read, groups)].filter((one) => one !== 'everyone')), groups)
+    return should.join() === vote.join()
+  })
+  const strangers = (action: Action) => table.some(({ access }) => access[action].includes('everyone'))
+  const abilities: Abilities<'access'> = vote
+    ? {}
+    : { vote: { never: 'whoever reads a topic here and is signed in can vote in it' } }
+  for (const action of actions)
+    if (!['see', 'read', 'vote'].includes(action) && strangers(action))
+      abilities[action] = { never: 'only members can do that on this system' }
+  return abilities
+}
+
+export const access: AreaOnSystem<'access', MisagoSession> = {
+  can,
+  async read(session, baseline) {
+    const planned = plannedForums(baseline)
+    if (planned.length === 0) return []
+    const [here, tree] = await Promise.all([standing(session), treeOf(session)])
+    const groups = groupNames(baseline)
+    const who = subjects(here, groups)
+    const names = who.map(({ name }) => name).filter((name) => !(levels as readonly string[]).includes(name))
+    return planned.flatMap(({ forum }) => {
+      const branch = tree.find(({ ref }) => ref === forum)
+      if (!branch) return []
+      const may = who.map(({ name, roles }) => ({ name, may: mayIn(here, roles, branch.id) }))
+      const item = Object.fromEntries(
+        actions.map((action) => [
+          action,
+          fewest(new Set(may.flatMap((one) => (one.may.has(action) ? [one.name] : []))), names),
+        ]),
+      )
+      return [{ id: branch.id, item: { forum, ...item } }]
+    })
+  },
+  translate(differences, { baseline }) {
+    const groups = groupNames(baseline)
+    const planned = plannedForums(baseline)
+    return differences.flatMap((difference): Step[] => {
+      const one = planned.find(({ forum }) => refOf('access', forum.replace(/^forums\//, '')) === difference.ref)
+      if (difference.is === 'left over' || !one) return []
+      return [
+        Step.of(
+          permissions,
+          { category: { idOf: one.forum }, may: wantedIn(one, groups), closed: one.locked },
+          // memberships come first, and what they leave behind is mended by saving this
+          { proves: [difference], pays: RIGHTS, after: groups.map((name) => refOf('groups', name)) },
+        ),
+      ]
+    })
+  },
+}

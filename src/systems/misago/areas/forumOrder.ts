@@ -1,0 +1,17 @@
+import { Step } from '../../step.js'
+import type { AreaOnSystem } from '../../system.js'
+import { order } from '../carriers/categories.js'
+import type { MisagoSession } from '../session.js'
+import { treeOf } from '../tree.js'
+
+export const forumOrder: AreaOnSystem<'forumOrder', MisagoSession> = {
+  async read(session) {
+    return [{ id: 'forumOrder', item: { order: (await treeOf(session)).map(({ ref }) => ref) } }]
+  },
+  translate: (differences) =>
+    differences.flatMap((difference) =>
+      difference.is === 'left over'
+        ? []
+        : [Step.of(order, { order: difference.wanted.order.map((ref) => ({ idOf: ref })) }, { proves: [difference] })],
+    ),
+}

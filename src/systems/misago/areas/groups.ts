@@ -1,0 +1,27 @@
+import { Step } from '../../step.js'
+import type { AreaOnSystem } from '../../system.js'
+import { goneRoles, newRoles } from '../carriers/groups.js'
+import { ADMINISTRATORS, rolesOf } from '../roles.js'
+import type { MisagoSession } from '../session.js'
+
+/** How many roles the system is set up with: they have the first numbers. */
+const SHIPPED_ROLES = 9
+
+/** A group is a role beside the system's own: whoever has it has its rights. */
+export const groups: AreaOnSystem<'groups', MisagoSession> = {
+  can: { description: { never: 'a role has no description here' } },
+  async read(session) {
+    const roles = await rolesOf(session)
+    return roles
+      .filter(({ id, name }) => id > SHIPPED_ROLES && name !== ADMINISTRATORS)
+      .map(({ id, name }) => ({ id, item: { name }, copy: { name } }))
+  },
+  translate: (differences) =>
+    differences.flatMap((difference): Step[] => {
+      const proves = [difference]
+      if (difference.is === 'left over') return [Step.of(goneRoles, { id: { idOf: difference.ref } }, { proves })]
+      if (difference.is === 'different') return []
+      const fields = { name: difference.wanted.name }
+      return [Step.of(newRoles, { kind: 'role', fields }, { proves, gives: difference.ref })]
+    }),
+}

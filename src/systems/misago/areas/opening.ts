@@ -1,0 +1,9 @@
+import type { AreaOnSystem } from '../../system.js'
+import type { MisagoSession } from '../session.js'
+
+const never = { never: 'this system can’t be closed to visitors for a while; access can close its forums' }
+
+export const opening: AreaOnSystem<'opening', MisagoSession> = {
+  can: { open: never, 'open.notice': never },
+  read: () => Promise.resolve([]),
+}

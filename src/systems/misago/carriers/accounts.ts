@@ -1,0 +1,94 @@
+import { Secret } from '../../../core/secret.js'
+import type { Carrier, IdOf, SecretOf } from '../../step.js'
+import type { Changes, MisagoSession } from '../session.js'
+import { MEMBER, usualRank } from '../roles.js'
+import { logIn } from '../sign-in.js'
+
+function stale(session: MisagoSession, id: string): void {
+  session.shelf.forget(`users/edit/${id}/ form`, 'page', ...session.lists)
+}
+
+/** A new account: a plain member, since one made with further roles would share the rights of others for good. */
+export const newAccounts: Carrier<{ username: string; email: string; password: SecretOf }, MisagoSession> = {
+  name: 'new accounts',
+  side: 'dashboard',
+  atOnce: 1,
+  async carry([load], session) {
+    if (!load) return []
+    const { username, email, password } = load
+    const rank = String(await usualRank(session))
+    const changes = { username, email, new_password: password, rank, roles: [String(MEMBER)] }
+    const { refused, location } = await session.send('users/new/', changes, 'blank')
+    stale(session, '')
+    if (refused !== undefined) return [{ refused }]
+    return [{ id: Number(/\/edit\/(\d+)\//.exec(location ?? '')?.[1]) }]
+  },
+}
+
+/** An account that is there: its address, and roles that are added to those it has. */
+export const accounts: Carrier<
+  { id: IdOf | number; email?: string; roles: readonly (IdOf | number)[] },
+  MisagoSession
+> = {
+  name: 'accounts',
+  side: 'dashboard',
+  atOnce: 1,
+  async carry([load], session) {
+    if (!load) return []
+    const { id, email, roles } = load
+    const place = `users/edit/${String(id)}/`
+    const { pairs } = await session.form(place)
+    const now = pairs.flatMap(([name, value]) => (name === 'roles' ? [value] : []))
+    const changes: Changes = {
+      roles: [...new Set([...now, ...roles.map(String)])],
+      ...(email !== undefined && { email }),
+    }
+    const { refused } = await session.send(place, changes)
+    stale(session, String(id))
+    return [refused === undefined ? {} : { refused }]
+  },
+}
+
+/** The owner's own account. A new name or password is tried in a session of its own before it counts. */
+export const ownerAccount: Carrier<
+  { id: number; username: string; email?: string; password?: SecretOf },
+  MisagoSession
+> = {
+  name: 'profile',
+  side: 'dashboard',
+  atOnce: 1,
+  async carry([load], session) {
+    if (!load) return []
+    const { id, username, email, password } = load
+    const changes: Changes = {
+      username,
+      ...(email !== undefined && { email }),
+      ...(password !== undefined && { new_password: password }),
+    }
+    const { refused } = await session.send(`users/edit/${id}/`, changes)
+    stale(session, String(id))
+    if (refused !== undefined) return [{ refused }]
+    const login = { username, password: password === undefined ? session.login.password : new Secret(password) }
+    const visitor = session.visitor.another()
+    if (!(await logIn(visitor, login)))
+      return [{ refused: 'the new login did not open the site; both are in the logins file' }]
+    session.become(login, visitor)
+    return [{}]
+  },
+}
+
+/** Removes accounts; what they wrote stays. */
+export const goneAccounts: Carrier<{ id: IdOf }, MisagoSession> = {
+  name: 'accounts that go',
+  side: 'dashboard',
+  atOnce: Infinity,
+  async carry(loads, session) {
+    const answer = await session.mass(
+      'users/',
+      'delete_accounts',
+      loads.map(({ id }) => String(id)),
+    )
+    stale(session, '')
+    return loads.map(() => answer)
+  },
+}

@@ -1,0 +1,74 @@
+import { z } from 'zod'
+import { jsonOf } from '../../web/answer.js'
+import type { System } from '../system.js'
+import { access } from './areas/access.js'
+import { forumOrder } from './areas/forumOrder.js'
+import { forums } from './areas/forums.js'
+import { groups } from './areas/groups.js'
+import { mail } from './areas/mail.js'
+import { members } from './areas/members.js'
+import { opening } from './areas/opening.js'
+import { owner } from './areas/owner.js'
+import { posting } from './areas/posting.js'
+import { profiles } from './areas/profiles.js'
+import { approvalOf, signUp } from './areas/signUp.js'
+import { site } from './areas/site.js'
+import { topics } from './areas/topics.js'
+import { debts } from './debts.js'
+import { eyes } from './eyes.js'
+import { pageIn } from './page.js'
+import { recognise } from './recognise.js'
+import { screens, trouble } from './screens.js'
+import { MisagoSession } from './session.js'
+import { ships } from './ships.js'
+import { logIn } from './sign-in.js'
+
+const question = z.object({ question: z.string() })
+
+/** Misago, driven by the forms of its dashboard and the interface of its public side. Proven with 0.39. */
+export const misago: System<MisagoSession> = {
+  id: 'misago',
+  name: 'Misago',
+  kind: 'forum',
+  password: { length: 24, characters: 'ABCDEFGHJKLMNPQRSTUVWXYZabcdefghijkmnopqrstuvwxyz23456789!#%*+-=?_' },
+  firstRunNeeds: [],
+  areas: {
+    access,
+    forumOrder,
+    forums,
+    groups,
+    mail,
+    members,
+    opening,
+    owner,
+    posting,
+    profiles,
+    signUp,
+    site,
+    topics,
+  },
+  lacks: {
+    signIn: 'how often somebody may try, and for how long they are locked out, is not to be set on this system',
+    addOns: 'add-ons are installed on the server; ask the host',
+  },
+  screens,
+  recognise,
+  async signIn(visitor, login) {
+    return (await logIn(visitor, login)) ? new MisagoSession(visitor, login) : undefined
+  },
+  ships,
+  trouble,
+  signUp: {
+    place: '',
+    isOpen: (answer) => (pageIn(answer)?.SETTINGS.account_activation ?? 'closed') !== 'closed',
+    approval: (answer) => approvalOf(pageIn(answer)?.SETTINGS.account_activation ?? ''),
+    question: {
+      place: 'api/captcha-question/',
+      of: (answer) => question.safeParse(jsonOf(answer)).data?.question,
+    },
+  },
+  eyes,
+  debts,
+  shippedPlaces: () => [{ area: 'forums', place: 'c/first-category/3/' }],
+  showsShippedText: () => false,
+}
