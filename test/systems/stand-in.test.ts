@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict'
 import { after, test } from 'node:test'
 import { standInBlog, type StandInBlog, type StandInOptions } from '../../stand-ins/blog/server/index.js'
-import { newer, waiting } from '../../stand-ins/blog/server/catalogue.js'
+import { newer, waiting } from '../../stand-ins/common/server/catalogue.js'
 
 const open: StandInBlog[] = []
 after(() => Promise.all(open.map((standIn) => standIn.close())))

@@ -1,4 +1,3 @@
-import { setTimeout as wait } from 'node:timers/promises'
 import { z } from 'zod'
 import { UnpackError } from '../../core/errors.js'
 import { jsonOf } from '../../web/answer.js'
@@ -13,6 +12,7 @@ import { treeOf } from './tree.js'
 const made = z.object({ id: z.number() })
 /** Milliseconds that the system wants between two posts of one member, and a little more. */
 const BETWEEN_POSTS = 3200
+const wait = (milliseconds: number) => new Promise((resolve) => setTimeout(resolve, milliseconds))
 const last = new WeakMap<Visitor, number>()
 
 /** Forums as visitor, member and owner find them: one page of the public side tells each of them everything. */

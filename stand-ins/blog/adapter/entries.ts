@@ -2,7 +2,7 @@ import { bodyOf, Step, type TextOf } from 'unpack'
 import { z } from 'zod'
 import { items } from './carriers/forms.js'
 import { marksOf } from './marks.js'
-import type { StandInSession } from './session.js'
+import type { StandInSession } from '../../common/adapter/session.js'
 
 const copySchema = z.object({
   title: z.string(),

@@ -1,6 +1,6 @@
 import { digest, foldSpace, textBlocks, type Marks } from 'unpack'
 import { shippedTexts } from './shipped-texts.js'
-import type { Row } from './session.js'
+import type { Row } from '../../common/adapter/session.js'
 
 /** Marks of a post or page in the place of a shipped one. */
 export function marksOf({ id, data }: Row, body: string, ids: readonly number[]): Marks {

@@ -1,5 +1,5 @@
 import { postAddressParts } from 'unpack'
-import type { Row } from './session.js'
+import type { Row } from '../../common/adapter/session.js'
 
 /** Where visitors find a post, below the blog's own folder. */
 export function postPlace(template: string, post: Row, categories: readonly Row[], accounts: readonly Row[]): string {

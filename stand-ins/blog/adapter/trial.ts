@@ -1,5 +1,5 @@
 import { formOn, has, type System } from 'unpack'
-import type { StandInSession } from './session.js'
+import type { StandInSession } from '../../common/adapter/session.js'
 
 /** A visitor's comment, for trying the rules. */
 export const trial: NonNullable<System<StandInSession>['trial']> = {

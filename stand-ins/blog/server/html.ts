@@ -1,6 +1,6 @@
-/** Text made safe for HTML. */
-export const esc = (text: string): string =>
-  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;')
+import { pagesOf } from '../../common/server/html.js'
+
+export { esc, form, type Field } from '../../common/server/html.js'
 
 const style = `
   :root { --ink: #23302f; --paper: #fdfbf6; --line: #d9d2c3; --sea: #1f5f66; }
@@ -17,45 +17,5 @@ const style = `
   label { display: block; margin: .7rem 0 .2rem; } input, textarea, select { font: inherit; width: 100%; max-width: 36rem; box-sizing: border-box; padding: .3rem; }
   input[type=checkbox] { width: auto; } button { font: inherit; margin-top: 1rem; padding: .4rem 1rem; }`
 
-/** A whole page. `head` and `body` are HTML, everything else is text; a style sheet of its own takes the place of the usual one. */
-export const page = (options: { title: string; lang: string; head?: string; body: string; css?: string }): string =>
-  `<!doctype html>
-<html lang="${esc(options.lang)}">
-<head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${esc(options.title)}</title>
-<meta name="generator" content="Stand-in blog 1.0">${options.head ?? ''}${options.css === undefined ? `<style>${style}</style>` : `<link rel="stylesheet" href="${options.css}">`}</head>
-<body>
-${options.body}
-</body>
-</html>
-`
-
-/** A form with its one-time token. Fields are name, label and value; a value that is a list of choices becomes a menu. */
-export function form(options: {
-  action: string
-  token: string
-  id: string
-  button: string
-  fields: readonly Field[]
-}): string {
-  const fields = options.fields.map(({ name, label, value, choices, kind }) => {
-    const input = choices
-      ? `<select name="${name}">${choices.map((choice) => `<option value="${esc(choice)}"${choice === value ? ' selected' : ''}>${esc(choice || '(none)')}</option>`).join('')}</select>`
-      : kind === 'file'
-        ? `<input type="file" name="${name}">`
-        : kind === 'long'
-          ? `<textarea name="${name}" rows="12">\n${esc(value)}</textarea>`
-          : kind === 'box'
-            ? `<input type="checkbox" name="${name}" value="1"${value === '1' ? ' checked' : ''}>`
-            : `<input name="${name}" type="${kind ?? 'text'}" value="${esc(value)}">`
-    return `<label>${esc(label)}</label>${input}`
-  })
-  return `<form id="${options.id}" method="post" action="${options.action}"${options.fields.some(({ kind }) => kind === 'file') ? ' enctype="multipart/form-data"' : ''}><input type="hidden" name="token" value="${options.token}">${fields.join('')}<button>${esc(options.button)}</button></form>`
-}
-
-export interface Field {
-  name: string
-  label: string
-  value: string
-  choices?: readonly string[]
-  kind?: 'long' | 'password' | 'box' | 'email' | 'file'
-}
+/** A page of the blog. */
+export const page = pagesOf('Stand-in blog 1.0', style)

@@ -1,3 +1,5 @@
+import type { Package } from '../../common/server/packages.js'
+
 /** What the stand-in blog keeps, in memory only. */
 export interface Entry {
   id: number
@@ -61,23 +63,6 @@ export interface Upload {
   name: string
   type: string
   bytes: Buffer
-}
-/** A theme or an add-on. */
-export interface Package {
-  id: number
-  /** The name of its folder. */
-  name: string
-  version: string
-  active: boolean
-  automatic: boolean
-  /** Themes: the one it builds upon, its menu places and sidebars, its style sheet. */
-  parent?: string
-  places?: string[]
-  sidebars?: string[]
-  css?: string
-  /** Add-ons: what it says at the foot of every page, or that it breaks them. */
-  footer?: string
-  breaks?: boolean
 }
 export interface MenuEntry {
   kind: 'page' | 'category' | 'link'

@@ -1,7 +1,7 @@
 import { type AreaOnSystem, settingSteps } from 'unpack'
 import { settings } from '../carriers/forms.js'
-import type { StandInSession } from '../session.js'
-import { as } from '../settings.js'
+import type { StandInSession } from '../../../common/adapter/session.js'
+import { as } from '../../../common/adapter/settings.js'
 
 export const address: AreaOnSystem<'address', StandInSession> = {
   async read(session) {

@@ -1,6 +1,6 @@
 import { flatCategories, refOf, Step, type AreaOnSystem } from 'unpack'
 import { items } from '../carriers/forms.js'
-import type { StandInSession } from '../session.js'
+import type { StandInSession } from '../../../common/adapter/session.js'
 
 const ships = { name: 'Everything', slug: 'everything' }
 

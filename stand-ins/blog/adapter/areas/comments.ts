@@ -1,6 +1,6 @@
 import { digest, refOf, Step, type AreaOnSystem } from 'unpack'
 import { items } from '../carriers/forms.js'
-import type { StandInSession } from '../session.js'
+import type { StandInSession } from '../../../common/adapter/session.js'
 import { shippedTexts } from '../shipped-texts.js'
 
 export const comments: AreaOnSystem<'comments', StandInSession> = {

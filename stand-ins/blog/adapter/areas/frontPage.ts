@@ -1,6 +1,6 @@
 import { refOf, textOf, type AreaOnSystem, type IdOf, settingSteps } from 'unpack'
 import { publishing } from '../carriers/forms.js'
-import type { StandInSession } from '../session.js'
+import type { StandInSession } from '../../../common/adapter/session.js'
 
 const idOf = (ref: string): string | IdOf => (ref === '' ? '0' : { idOf: ref })
 

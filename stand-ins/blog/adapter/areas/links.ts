@@ -1,6 +1,6 @@
 import { refOf, Step, type AreaOnSystem } from 'unpack'
 import { items } from '../carriers/forms.js'
-import type { StandInSession } from '../session.js'
+import type { StandInSession } from '../../../common/adapter/session.js'
 
 const SHIPPED = 'https://stand-in.example/'
 

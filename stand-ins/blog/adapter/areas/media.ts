@@ -1,7 +1,7 @@
 import { Step, type AreaOnSystem } from 'unpack'
 import { items } from '../carriers/forms.js'
 import { uploads } from '../carriers/uploads.js'
-import type { StandInSession } from '../session.js'
+import type { StandInSession } from '../../../common/adapter/session.js'
 
 export const media: AreaOnSystem<'media', StandInSession> = {
   async read(session) {

@@ -1,6 +1,6 @@
 import { refOf, Step, type AreaOnSystem, type ItemOf } from 'unpack'
 import { places } from '../carriers/places.js'
-import type { StandInSession } from '../session.js'
+import type { StandInSession } from '../../../common/adapter/session.js'
 
 type Entry = ItemOf<'menus'>['entries'][number]
 const SHIPPED = 'An example page'

@@ -1,7 +1,7 @@
 import { Step, type AreaOnSystem, type ItemOf } from 'unpack'
 import { accounts, profile } from '../carriers/accounts.js'
 import { firstRun } from '../carriers/first-run.js'
-import type { StandInSession } from '../session.js'
+import type { StandInSession } from '../../../common/adapter/session.js'
 
 const given = (fields: Record<string, string | undefined>): Record<string, string> =>
   Object.fromEntries(Object.entries(fields).filter((entry): entry is [string, string] => entry[1] !== undefined))

@@ -1,7 +1,7 @@
 import { Step, type AreaOnSystem } from 'unpack'
 import { items } from '../carriers/forms.js'
 import { bodyIn, entryAgain, readEntries } from '../entries.js'
-import type { StandInSession } from '../session.js'
+import type { StandInSession } from '../../../common/adapter/session.js'
 
 export const pages: AreaOnSystem<'pages', StandInSession> = {
   async read(session) {

@@ -2,7 +2,7 @@ import { refOf, Step, type AreaOnSystem } from 'unpack'
 import { items } from '../carriers/forms.js'
 import { bodyIn, entryAgain, readEntries } from '../entries.js'
 import { postPlace } from '../post-place.js'
-import type { Row, StandInSession } from '../session.js'
+import type { Row, StandInSession } from '../../../common/adapter/session.js'
 
 export const posts: AreaOnSystem<'posts', StandInSession> = {
   async read(session) {

@@ -1,7 +1,7 @@
 import { type AreaOnSystem, type ItemOf, settingSteps } from 'unpack'
 import { publishing as carrier } from '../carriers/forms.js'
-import type { StandInSession } from '../session.js'
-import { as } from '../settings.js'
+import type { StandInSession } from '../../../common/adapter/session.js'
+import { as } from '../../../common/adapter/settings.js'
 
 export const publishing: AreaOnSystem<'publishing', StandInSession> = {
   async read(session) {

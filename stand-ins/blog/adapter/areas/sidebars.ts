@@ -1,6 +1,6 @@
 import { Step, type AreaOnSystem } from 'unpack'
 import { places } from '../carriers/places.js'
-import type { StandInSession } from '../session.js'
+import type { StandInSession } from '../../../common/adapter/session.js'
 
 const SHIPPED = 'latest posts\narchives'
 

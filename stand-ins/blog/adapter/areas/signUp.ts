@@ -1,7 +1,7 @@
 import { type AreaOnSystem, type ItemOf, settingSteps } from 'unpack'
 import { visitors } from '../carriers/forms.js'
-import type { StandInSession } from '../session.js'
-import { as, box } from '../settings.js'
+import type { StandInSession } from '../../../common/adapter/session.js'
+import { as, box } from '../../../common/adapter/settings.js'
 
 export const signUp: AreaOnSystem<'signUp', StandInSession> = {
   async read(session) {

@@ -2,8 +2,8 @@ import { refOf, textOf, type AreaOnSystem, type ItemOf, settingSteps } from 'unp
 import { Step } from 'unpack'
 import { firstRun } from '../carriers/first-run.js'
 import { settings } from '../carriers/forms.js'
-import type { StandInSession } from '../session.js'
-import { as } from '../settings.js'
+import type { StandInSession } from '../../../common/adapter/session.js'
+import { as } from '../../../common/adapter/settings.js'
 
 type SiteItem = ItemOf<'site'>
 const hidden = (value: unknown): '1' | '' => (value === 'turned away' ? '1' : '')

@@ -1,8 +1,8 @@
 import { Step, type AreaOnSystem, type ItemOf, settingSteps } from 'unpack'
 import { updateRules } from '../carriers/forms.js'
-import { newVersions } from '../carriers/packages.js'
-import type { StandInSession } from '../session.js'
-import { as, box } from '../settings.js'
+import { newVersions } from '../../../common/adapter/carriers/packages.js'
+import type { StandInSession } from '../../../common/adapter/session.js'
+import { as, box } from '../../../common/adapter/settings.js'
 
 const byItself = (value: string | undefined) => (value === '1' ? 'automatic' : 'by hand')
 

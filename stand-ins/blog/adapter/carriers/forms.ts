@@ -1,5 +1,5 @@
 import type { Carried, Carrier, IdOf, Resolved, SettingFields, TextOf } from 'unpack'
-import type { StandInSession } from '../session.js'
+import type { StandInSession } from '../../../common/adapter/session.js'
 
 const plain = (fields: Readonly<Record<string, unknown>>): Record<string, string> =>
   Object.fromEntries(Object.entries(fields).map(([name, value]) => [name, String(value)]))

@@ -1,5 +1,5 @@
 import type { AddressOf, Carrier, IdOf } from 'unpack'
-import type { StandInSession } from '../session.js'
+import type { StandInSession } from '../../../common/adapter/session.js'
 
 export interface PlaceFields {
   room: 'menus' | 'sidebars'

@@ -1,5 +1,5 @@
 import type { Blog } from '../model.js'
-import type { Office } from './office.js'
+import type { Office } from '../../../common/server/office.js'
 
 /** Accounts: a list, a form for another owner, and one to remove each, with an heir for what it made. */
 export function accounts(office: Office, blog: Blog): void {

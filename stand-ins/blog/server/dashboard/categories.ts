@@ -1,6 +1,6 @@
 import type { Field } from '../html.js'
 import { pathOf, type Blog, type Category } from '../model.js'
-import type { Office } from './office.js'
+import type { Office } from '../../../common/server/office.js'
 
 /** Categories: a list, and a form an item. */
 export function categories(office: Office, blog: Blog): void {

@@ -1,5 +1,5 @@
 import type { Blog } from '../model.js'
-import type { Office } from './office.js'
+import type { Office } from '../../../common/server/office.js'
 
 /** Comments: a list, and a form to remove each. */
 export function comments(office: Office, blog: Blog): void {

@@ -1,13 +1,14 @@
 import type { FastifyInstance } from 'fastify'
-import type { Blog } from '../model.js'
-import type { Sessions } from '../sessions.js'
+import { page } from '../html.js'
+import { placesOf, type Blog } from '../model.js'
+import type { Sessions } from '../../../common/server/sessions.js'
 import { accounts } from './accounts.js'
 import { categories } from './categories.js'
 import { comments } from './comments.js'
 import { pages, posts } from './entries.js'
 import { links, terms } from './links.js'
-import { Office } from './office.js'
-import { packages } from './packages.js'
+import { Office } from '../../../common/server/office.js'
+import { packages } from '../../../common/server/packages.js'
 import { places } from './places.js'
 import { profile } from './profile.js'
 import { publishing } from './publishing.js'
@@ -17,9 +18,14 @@ import { updates } from './updates.js'
 import { uploads } from './uploads.js'
 import { visitors } from './visitors.js'
 
+const rooms =
+  'settings publishing visitors updates profile posts pages comments categories tags uploads menus sidebars links link-categories themes add-ons accounts'.split(
+    ' ',
+  )
+
 /** The owner's screens: lists, forms with one-time tokens, and nothing else. */
 export function dashboard(app: FastifyInstance, blog: Blog, sessions: Sessions, base: string, mail?: number): void {
-  const office = new Office(app, sessions, base)
+  const office = new Office(app, sessions, base, rooms, page)
   signIn(office, blog)
   office.get('', (_request, reply) => {
     const counts = `${blog.posts.length} posts, ${blog.pages.length} pages, ${blog.comments.length} comments.`
@@ -39,7 +45,13 @@ export function dashboard(app: FastifyInstance, blog: Blog, sessions: Sessions, 
   places(office, blog)
   links(office, blog)
   terms(office, blog, 'link-categories')
-  packages(office, blog, 'themes')
-  packages(office, blog, 'addOns')
+  const habits = {
+    automatic: (kind: 'themes' | 'addOns') => blog.settings.updates[kind],
+    activated: () => {
+      for (const place of placesOf(blog, 'sidebars')) blog.sidebars[place] ??= []
+    },
+  }
+  packages(office, blog, 'themes', habits)
+  packages(office, blog, 'addOns', habits)
   accounts(office, blog)
 }

@@ -1,5 +1,5 @@
 import type { Blog } from '../model.js'
-import type { Office } from './office.js'
+import type { Office } from '../../../common/server/office.js'
 
 /** Links to other sites, the categories they stand in, and tags: a list each, and a form an item. */
 export function links(office: Office, blog: Blog): void {

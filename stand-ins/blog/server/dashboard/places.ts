@@ -1,5 +1,5 @@
 import { placesOf, sidebarParts, type Blog, type MenuEntry } from '../model.js'
-import type { Office } from './office.js'
+import type { Office } from '../../../common/server/office.js'
 
 const lines = (text = ''): string[] =>
   text

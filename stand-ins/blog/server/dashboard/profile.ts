@@ -1,6 +1,6 @@
 import { esc } from '../html.js'
 import type { Blog } from '../model.js'
-import type { Asked, Office } from './office.js'
+import type { Asked, Office } from '../../../common/server/office.js'
 
 /** The account at work: names, e-mail, and a new password. */
 export function profile(office: Office, blog: Blog): void {

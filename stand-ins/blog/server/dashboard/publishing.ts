@@ -1,5 +1,5 @@
 import type { Blog } from '../model.js'
-import type { Office } from './office.js'
+import type { Office } from '../../../common/server/office.js'
 
 /** The front page, how many posts stand where, and how a post's address is made. */
 export function publishing(office: Office, blog: Blog): void {

@@ -1,8 +1,8 @@
 import { randomBytes } from 'node:crypto'
 import { page } from '../html.js'
-import { sendMail } from '../mail.js'
+import { sendMail } from '../../../common/server/mail.js'
 import { languages, weekdays, type Blog } from '../model.js'
-import type { Office } from './office.js'
+import type { Office } from '../../../common/server/office.js'
 
 const zones = ['UTC', ...Intl.supportedValuesOf('timeZone')]
 const known = (all: readonly string[], value: string): boolean => all.includes(value)

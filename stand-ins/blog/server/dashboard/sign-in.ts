@@ -1,6 +1,6 @@
 import { form, page } from '../html.js'
 import type { Blog } from '../model.js'
-import type { Fields, Office } from './office.js'
+import type { Fields, Office } from '../../../common/server/office.js'
 
 /** The log-in form, and the way out. */
 export function signIn({ app, sessions, base, place }: Office, blog: Blog): void {

@@ -1,6 +1,6 @@
-import { catalogue, waiting } from '../catalogue.js'
+import { catalogue, waiting } from '../../../common/server/catalogue.js'
 import type { Blog, Settings } from '../model.js'
-import type { Office } from './office.js'
+import type { Office } from '../../../common/server/office.js'
 
 const systems = ['all', 'fixes', 'none']
 

@@ -1,5 +1,5 @@
 import type { Blog } from '../model.js'
-import type { Office } from './office.js'
+import type { Office } from '../../../common/server/office.js'
 
 /** Files for visitors: a list, and a form for another. */
 export function uploads(office: Office, blog: Blog): void {

@@ -1,5 +1,5 @@
 import type { Blog, Settings } from '../model.js'
-import type { Office } from './office.js'
+import type { Office } from '../../../common/server/office.js'
 
 const approvals = ['all', 'newcomers', 'none']
 const roles = ['reader', 'writer', 'editor']

@@ -1,4 +1,4 @@
-import type { Package } from './model.js'
+import type { Package } from './packages.js'
 
 type Offer = Omit<Package, 'id' | 'active' | 'automatic'>
 

@@ -1,5 +1,5 @@
 import { fromBuffer, type Entry } from 'yauzl'
-import type { Package } from './model.js'
+import type { Package } from './packages.js'
 
 const MOST_BYTES = 32 * 1024 * 1024
 

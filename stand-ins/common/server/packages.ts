@@ -1,16 +1,47 @@
-import { packageIn } from '../archive.js'
-import { catalogue } from '../catalogue.js'
-import { placesOf, themeOf, type Blog, type Package } from '../model.js'
+import { packageIn } from './archive.js'
+import { catalogue } from './catalogue.js'
 import type { Office } from './office.js'
+
+/** A theme or an add-on. */
+export interface Package {
+  id: number
+  /** The name of its folder. */
+  name: string
+  version: string
+  active: boolean
+  automatic: boolean
+  /** Themes: the one it builds upon, its menu places and sidebars, its style sheet. */
+  parent?: string
+  places?: string[]
+  sidebars?: string[]
+  css?: string
+  /** Add-ons: what it says at the foot of every page, or that it breaks them. */
+  footer?: string
+  breaks?: boolean
+}
+
+/** A site that has themes and add-ons. */
+export interface Packaged {
+  themes: Package[]
+  addOns: Package[]
+  /** The next number that anything gets. */
+  next: number
+}
+export interface PackageHabits {
+  /** Whether new ones update themselves. */
+  automatic?(kind: 'themes' | 'addOns'): boolean
+  /** Called when a theme was put to use. */
+  activated?(): void
+}
 
 const LONGEST_NAME = 40
 
 /** Themes or add-ons: a list, one screen each, and two ways for new ones to come. */
-export function packages(office: Office, blog: Blog, kind: 'themes' | 'addOns'): void {
+export function packages(office: Office, site: Packaged, kind: 'themes' | 'addOns', habits: PackageHabits = {}): void {
   const room = kind === 'themes' ? 'themes' : 'add-ons'
-  const byNumber = (number: number | string) => blog[kind].find(({ id }) => String(id) === String(number))
+  const byNumber = (number: number | string) => site[kind].find(({ id }) => String(id) === String(number))
   office.get(`/${room}`, (_request, reply) => {
-    const rows = blog[kind].map(({ id, name, version, active, automatic, parent = '' }) => ({
+    const rows = site[kind].map(({ id, name, version, active, automatic, parent = '' }) => ({
       id,
       marks: { name, version, active: String(active), automatic: String(automatic), parent },
       cells: [name, version],
@@ -42,11 +73,11 @@ export function packages(office: Office, blog: Blog, kind: 'themes' | 'addOns'):
     const found = file && (await packageIn(file.bytes, kind))
     if (!found) return 'The archive is broken, or holds nothing of this kind.'
     if (found.name.length > LONGEST_NAME) return 'That name is too long.'
-    return put(blog, kind, found)
+    return put(site, kind, found, habits)
   })
   office.post(`/${room}/catalogue`, `/${room}`, ({ name }) => {
     const found = catalogue[kind].find((offer) => offer.name === name)
-    return found ? put(blog, kind, found) : 'The catalogue does not know it.'
+    return found ? put(site, kind, found, habits) : 'The catalogue does not know it.'
   })
   office.post(`/${room}/:id`, `/${room}`, ({ automatic }, id) => {
     const found = byNumber(id)
@@ -56,11 +87,11 @@ export function packages(office: Office, blog: Blog, kind: 'themes' | 'addOns'):
   office.post(`/${room}/:id/activate`, `/${room}`, (_body, id) => {
     const found = byNumber(id)
     if (!found) return 'It is gone.'
-    if (found.parent !== undefined && !blog.themes.some(({ name }) => name === found.parent))
+    if (found.parent !== undefined && !site.themes.some(({ name }) => name === found.parent))
       return 'The theme it builds upon is missing.'
-    if (kind === 'themes') for (const theme of blog.themes) theme.active = false
+    if (kind === 'themes') for (const theme of site.themes) theme.active = false
     found.active = true
-    if (kind === 'themes') placesOf(blog, 'sidebars').forEach((place) => (blog.sidebars[place] ??= []))
+    if (kind === 'themes') habits.activated?.()
     return undefined
   })
   office.post(`/${room}/:id/deactivate`, `/${room}`, (_body, id) => {
@@ -70,18 +101,24 @@ export function packages(office: Office, blog: Blog, kind: 'themes' | 'addOns'):
   })
   office.post(`/${room}/:id/remove`, `/${room}`, (_body, id) => {
     const found = byNumber(id)
-    if (found?.active || (kind === 'themes' && themeOf(blog)?.parent === found?.name)) return 'It is in use.'
-    blog[kind] = blog[kind].filter((one) => one !== found)
+    if (found?.active || (kind === 'themes' && site.themes.find(({ active }) => active)?.parent === found?.name))
+      return 'It is in use.'
+    site[kind] = site[kind].filter((one) => one !== found)
     return undefined
   })
 }
 
 /** Puts it there, or over an older one of its name. */
-function put(blog: Blog, kind: 'themes' | 'addOns', found: Omit<Package, 'id' | 'active' | 'automatic'>): number {
-  const there = blog[kind].find(({ name }) => name === found.name)
+function put(
+  site: Packaged,
+  kind: 'themes' | 'addOns',
+  found: Omit<Package, 'id' | 'active' | 'automatic'>,
+  { automatic: itself }: PackageHabits,
+): number {
+  const there = site[kind].find(({ name }) => name === found.name)
   if (there) return Object.assign(there, found).id
-  const id = blog.next++
-  const automatic = blog.settings.updates[kind]
-  blog[kind].push({ ...found, id, active: false, automatic })
+  const id = site.next++
+  const automatic = itself?.(kind) ?? false
+  site[kind].push({ ...found, id, active: false, automatic })
   return id
 }

@@ -1,6 +1,6 @@
 import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
-import { esc, form, page, type Field } from '../html.js'
-import type { Sessions } from '../sessions.js'
+import { esc, form, type Field, type PageOptions } from './html.js'
+import type { Sessions } from './sessions.js'
 
 export type Fields = Record<string, string | undefined>
 export type Asked = FastifyRequest<{ Params: { id: string } }>
@@ -18,13 +18,6 @@ export interface Row {
   cells: readonly string[]
 }
 
-const rooms =
-  'settings publishing visitors updates profile posts pages comments categories tags uploads menus sidebars links link-categories themes add-ons accounts'.split(
-    ' ',
-  )
-const simple = (title: string, id: string, text: string): string =>
-  page({ title, lang: 'en', body: `<main id="${id}"><p>${esc(text)}</p></main>` })
-
 /** What all screens of the dashboard share: who may in, one-time tokens, the frame, tables and forms. */
 export class Office {
   readonly place: string
@@ -32,6 +25,9 @@ export class Office {
     readonly app: FastifyInstance,
     readonly sessions: Sessions,
     readonly base: string,
+    /** The screens, in the order of the menu. */
+    private readonly rooms: readonly string[],
+    private readonly page: (options: PageOptions) => string,
   ) {
     this.place = `${base}office`
   }
@@ -62,13 +58,13 @@ export class Office {
           return reply
             .status(403)
             .type('text/html')
-            .send(simple('Expired', 'expired', 'This form has expired.'))
+            .send(this.#simple('Expired', 'expired', 'This form has expired.'))
         const taken = await take(fields, Number(request.params.id), request, file)
         if (typeof taken === 'string')
           return reply
             .status(422)
             .type('text/html')
-            .send(simple('Not taken', 'trouble', taken))
+            .send(this.#simple('Not taken', 'trouble', taken))
         return reply.redirect(`${this.place}${back}${taken === undefined ? '' : `/${taken}`}`, 303)
       },
     )
@@ -76,9 +72,11 @@ export class Office {
 
   /** A screen's page around its main part. */
   screen(reply: FastifyReply, name: string, main: string): FastifyReply {
-    const links = ['', ...rooms].map((room) => `<a href="${this.place}${room && `/${room}`}">${room || 'start'}</a>`)
+    const links = ['', ...this.rooms].map(
+      (room) => `<a href="${this.place}${room && `/${room}`}">${room || 'start'}</a>`,
+    )
     const body = `<header><h1>Dashboard</h1><nav>${links.join(' ')}</nav></header><main data-screen="${name}"><h2>${esc(name)}</h2>${main}</main>`
-    return reply.type('text/html; charset=utf-8').send(page({ title: `${name} · dashboard`, lang: 'en', body }))
+    return reply.type('text/html; charset=utf-8').send(this.page({ title: `${name} · dashboard`, lang: 'en', body }))
   }
 
   /** A form to edit something, and one to remove it. */
@@ -106,6 +104,10 @@ export class Office {
       return `<tr data-id="${id}"${data.join('')}>${cells.map(cellOf(id)).join('')}</tr>`
     })
     return `<table id="items">${rowsOf.join('')}</table>`
+  }
+
+  #simple(title: string, id: string, text: string): string {
+    return this.page({ title, lang: 'en', body: `<main id="${id}"><p>${esc(text)}</p></main>` })
   }
 
   #toSignIn(reply: FastifyReply): FastifyReply {

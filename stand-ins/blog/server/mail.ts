@@ -1,8 +1,0 @@
-import { createTransport } from 'nodemailer'
-
-/** Sends a mail over SMTP (RFC 5321), as a blog does to its owner. */
-export async function sendMail(port: number, mail: { to: string; subject: string; text: string }): Promise<void> {
-  const transport = createTransport({ host: '127.0.0.1', port, secure: false, ignoreTLS: true })
-  await transport.sendMail({ from: 'blog@stand-in.example', ...mail })
-  transport.close()
-}
