@@ -28,6 +28,8 @@ export class Office {
     /** The screens, in the order of the menu. */
     private readonly rooms: readonly string[],
     private readonly page: (options: PageOptions) => string,
+    /** Whether an account may come in; everybody who is signed in where left out. */
+    private readonly mayEnter: (account: number) => boolean = () => true,
   ) {
     this.place = `${base}office`
   }
@@ -35,7 +37,7 @@ export class Office {
   /** A screen for whoever is signed in; others are sent to the log-in form. */
   get(place: string, show: (request: Asked, reply: FastifyReply) => unknown): void {
     this.app.get<{ Params: { id: string } }>(`${this.place}${place}`, (request, reply) =>
-      this.sessions.account(request) === undefined ? this.#toSignIn(reply) : show(request, reply),
+      this.#isIn(request) ? show(request, reply) : this.#toSignIn(reply),
     )
   }
 
@@ -52,7 +54,7 @@ export class Office {
     this.app.post<{ Body: Fields | undefined; Params: { id: string } }>(
       `${this.place}${place}`,
       async (request, reply) => {
-        if (this.sessions.account(request) === undefined) return this.#toSignIn(reply)
+        if (!this.#isIn(request)) return this.#toSignIn(reply)
         const { fields, file } = request.isMultipart() ? await sent(request) : { fields: request.body ?? {} }
         if (!this.sessions.spend(request, fields.token))
           return reply
@@ -104,6 +106,11 @@ export class Office {
       return `<tr data-id="${id}"${data.join('')}>${cells.map(cellOf(id)).join('')}</tr>`
     })
     return `<table id="items">${rowsOf.join('')}</table>`
+  }
+
+  #isIn(request: FastifyRequest): boolean {
+    const account = this.sessions.account(request)
+    return account !== undefined && this.mayEnter(account)
   }
 
   #simple(title: string, id: string, text: string): string {

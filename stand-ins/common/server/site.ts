@@ -21,7 +21,7 @@ export function standInSite(options: {
   base: string
   largestFile: number
   /** What stands in front of everything; gives an answer where it does not let the request through. */
-  before(request: FastifyRequest, reply: FastifyReply): FastifyReply | undefined
+  before?(request: FastifyRequest, reply: FastifyReply): FastifyReply | undefined
   routes(app: FastifyInstance, sessions: Sessions): void
 }): StandInSite {
   const { base, largestFile, before, routes } = options
@@ -43,7 +43,7 @@ export function standInSite(options: {
   void app.register(multipart, { limits: { fileSize: largestFile } })
   app.addHook('onRequest', async (request, reply) => {
     site.requests.push(`${request.method} ${request.url}`)
-    return before(request, reply)
+    return before?.(request, reply)
   })
   app.addHook('onSend', async (request, _reply, payload) =>
     site.tamper && typeof payload === 'string' ? site.tamper(request.url, payload) : payload,

@@ -1,0 +1,24 @@
+import { settingSteps, type AreaOnSystem, type ItemOf } from 'unpack'
+import { as, box } from '../../../common/adapter/settings.js'
+import type { StandInSession } from '../../../common/adapter/session.js'
+import { joining } from '../carriers/forms.js'
+
+export const signUp: AreaOnSystem<'signUp', StandInSession> = {
+  async read(session) {
+    const { joinOpen, approval, question, answers = '' } = await session.form('joining')
+    const item: ItemOf<'signUp'> = {
+      open: joinOpen === '1',
+      approval: approval as ItemOf<'signUp'>['approval'],
+      'question.ask': question,
+      'question.answers': answers.split(/\r?\n/).filter((line) => line !== ''),
+    }
+    return [{ id: 'signUp', item }]
+  },
+  translate: (differences) =>
+    settingSteps(differences, joining, {
+      open: (value) => ({ joinOpen: box(value === true) }),
+      approval: as('approval'),
+      'question.ask': as('question'),
+      'question.answers': (value) => ({ answers: Array.isArray(value) ? value.join('\n') : '' }),
+    }),
+}

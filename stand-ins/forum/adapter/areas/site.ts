@@ -1,0 +1,20 @@
+import { settingSteps, type AreaOnSystem } from 'unpack'
+import { as, box } from '../../../common/adapter/settings.js'
+import type { StandInSession } from '../../../common/adapter/session.js'
+import { settings } from '../carriers/forms.js'
+
+export const site: AreaOnSystem<'site', StandInSession> = {
+  async read(session) {
+    const { title, description, language, timezone, searchEngines } = await session.form('settings')
+    const welcome = searchEngines === '1' ? 'welcome' : 'turned away'
+    return [{ id: 'site', item: { title, description, language, timezone, searchEngines: welcome } }]
+  },
+  translate: (differences) =>
+    settingSteps(differences, settings, {
+      title: as('title'),
+      description: as('description'),
+      language: (value) => ({ language: String(value).split('-')[0] ?? '' }),
+      timezone: as('timezone'),
+      searchEngines: (value) => ({ searchEngines: box(value === 'welcome') }),
+    }),
+}

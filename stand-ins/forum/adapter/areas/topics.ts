@@ -1,0 +1,39 @@
+import { digest, foldSpace, refOf, Step, type AreaOnSystem } from 'unpack'
+import type { StandInSession } from '../../../common/adapter/session.js'
+import { items } from '../carriers/forms.js'
+import { shippedTexts } from '../shipped-texts.js'
+
+export const topics: AreaOnSystem<'topics', StandInSession> = {
+  async read(session) {
+    const [rows, forums, categories] = await Promise.all([
+      session.rows('topics'),
+      session.rows('forums'),
+      session.rows('categories'),
+    ])
+    const pathOf = (id: string | undefined) => {
+      const forum = forums.find((row) => String(row.id) === id)
+      const category = categories.find((row) => String(row.id) === forum?.data.category)
+      return `${category?.cells[0] ?? ''}/${forum?.cells[0] ?? ''}`
+    }
+    return rows.map(({ id, name, data, cells }) => {
+      const item = { key: name, title: cells[0] ?? '', forum: refOf('forums', pathOf(data.forum)) }
+      return {
+        id,
+        item,
+        address: new URL(`topic/${id}`, session.visitor.home).href,
+        marks: {
+          place: id === 3 && data.by === '1',
+          untouched: data.untouched === 'true',
+          known: shippedTexts.has(digest(foldSpace(data.text ?? ''))),
+        },
+        copy: { ...item, text: data.text },
+      }
+    })
+  },
+  translate: (differences) =>
+    differences.flatMap((difference) =>
+      difference.is === 'left over'
+        ? [Step.of(items, { room: 'topics', id: { idOf: difference.ref }, remove: true }, { proves: [difference] })]
+        : [],
+    ),
+}

@@ -1,0 +1,110 @@
+import { type Carried, type Carrier, type IdOf, type SecretOf } from 'unpack'
+import { oneForm, plain } from '../../../common/adapter/carriers/forms.js'
+import type { StandInSession } from '../../../common/adapter/session.js'
+
+export const settings = oneForm('settings')
+export const mailForm = oneForm('mail')
+export const joining = oneForm('joining')
+export const signingIn = oneForm('signing-in')
+export const postingForm = oneForm('posting')
+export const profilesForm = oneForm('profiles')
+
+export interface ItemFields {
+  room: 'groups' | 'categories' | 'forums' | 'topics'
+  /** Which item; a new one where left out. */
+  id?: IdOf
+  remove?: boolean
+  fields?: Readonly<Record<string, string | IdOf>>
+}
+
+/** Everything that is a form an item. */
+export const items: Carrier<ItemFields, StandInSession> = {
+  name: 'items',
+  side: 'dashboard',
+  atOnce: 1,
+  async carry([load], session): Promise<Carried[]> {
+    if (!load) return []
+    const { room, id, remove, fields = {} } = load
+    session.shelf.forget('forums', 'topics', 'access')
+    if (remove && room === 'topics')
+      return [await session.send('topics', { form: `remove-${id}`, to: `topics/${id}/remove` })]
+    if (remove) return [await session.send(`${room}/${id}`, { form: 'remove', to: `${room}/${id}/remove` })]
+    const outcome = await session.send(`${room}/${id ?? 'new'}`, { changes: plain(fields) })
+    return [outcome.refused === undefined && id !== undefined ? { ...outcome, id } : outcome]
+  },
+}
+
+/** In which order categories and forums stand. */
+export const orderForm: Carrier<{ order: readonly IdOf[] }, StandInSession> = {
+  name: 'order',
+  side: 'dashboard',
+  atOnce: 1,
+  async carry([load], session) {
+    if (!load) return []
+    const wanted = load.order.map(String)
+    const { order = '' } = await session.form('order')
+    // what the baseline does not name stays where it is
+    const planned = [...wanted]
+    const next = order.split(' ').map((id) => (wanted.includes(id) ? (planned.shift() ?? id) : id))
+    const outcome = await session.send('order', { changes: { order: next.join(' ') } })
+    session.shelf.forget('forums', 'categories')
+    return [outcome]
+  },
+}
+
+export interface AccessFields {
+  id: IdOf
+  /** Who may do each action: visitors (`everyone`), members, names of groups, moderators, administrators. */
+  may: Readonly<Record<string, readonly string[]>>
+  /** All of them: a box each, ticked or not. */
+  subjects: readonly string[]
+  /** The groups among them. */
+  groups: Readonly<Record<string, IdOf>>
+}
+
+/** Who may do what in one forum: every box of its form. */
+export const accessForm: Carrier<AccessFields, StandInSession> = {
+  name: 'access',
+  side: 'dashboard',
+  atOnce: 1,
+  async carry([load], session) {
+    if (!load) return []
+    const { id, may, subjects, groups } = load
+    const boxes = Object.entries(may).flatMap(([action, who]) =>
+      subjects.map((subject) => {
+        const group = groups[subject]
+        return [`${action} ${group === undefined ? subject : `group ${group}`}`, who.includes(subject) ? '1' : '']
+      }),
+    )
+    return [await session.send(`access/${id}`, { changes: Object.fromEntries(boxes) as Record<string, string> })]
+  },
+}
+
+export interface AccountFields {
+  /** Left out for a new one. */
+  id?: IdOf
+  remove?: boolean
+  username?: string
+  email?: string
+  password?: SecretOf
+  groups?: readonly IdOf[]
+}
+
+/** Accounts of members. A new one may have to be answered for by mail. */
+export const accounts: Carrier<AccountFields, StandInSession> = {
+  name: 'accounts',
+  side: 'dashboard',
+  atOnce: 1,
+  async carry([load], session): Promise<Carried[]> {
+    if (!load) return []
+    const { id, remove, username, email, password, groups = [] } = load
+    if (remove) return [await session.send(`accounts/${id}`, { form: 'remove', to: `accounts/${id}/remove` })]
+    const boxes = Object.fromEntries(groups.map((group) => [`group ${group}`, '1']))
+    const given = Object.entries({ username, email, password }).filter(([, value]) => value !== undefined)
+    const changes = { ...(Object.fromEntries(given) as Record<string, string>), ...boxes }
+    const outcome = await session.send(`accounts/${id ?? 'new'}`, { changes })
+    if (outcome.refused !== undefined || id !== undefined) return [outcome]
+    const made = (await session.rows('accounts')).find((row) => row.id === outcome.id)
+    return [made?.data.waits === 'yes' && email !== undefined ? { id: outcome.id, mail: email } : outcome]
+  },
+}
