@@ -32,10 +32,7 @@ export class ManyEyes {
   readonly unseen: Unseen[] = []
   #pairs: Pair[] | undefined
 
-  constructor(
-    private readonly run: Run,
-    readonly forums: readonly LookedAt[],
-  ) {}
+  constructor(private readonly run: Run) {}
 
   /** A visitor, a plain member, a member of each group, and the owner; as far as there are such. */
   async pairs(): Promise<Pair[]> {
@@ -84,13 +81,21 @@ export class ManyEyes {
     return visitor
   }
 
-  /** What somebody may do in each forum; every pair looks once. */
-  look(as: string): Promise<ReadonlyMap<string, Seen>> {
+  /** What somebody may do in each of the forums; every pair looks once. */
+  look(as: string, forums: readonly LookedAt[]): Promise<ReadonlyMap<string, Seen>> {
     const known = this.#looks.get(as)
     if (known) return known
-    const taken = this.visitor(as).then((visitor) => this.run.system.eyes?.look(visitor, this.forums) ?? new Map())
+    const taken = this.visitor(as).then((visitor) => this.run.system.eyes?.look(visitor, forums) ?? new Map())
     this.#looks.set(as, taken)
     return taken
+  }
+
+  /** Everybody who signed in leaves. */
+  async close(): Promise<void> {
+    const all = [...this.#visitors].filter(([as]) => as !== 'visitor')
+    this.#visitors.clear()
+    const leave = async (made: Promise<Visitor>) => this.run.system.eyes?.signOut(await made)
+    await Promise.allSettled(all.map(([, made]) => leave(made)))
   }
 }
 
@@ -105,12 +110,13 @@ export const forumsIn = (inventory: Inventory, refs: readonly string[]): LookedA
 export async function lookThroughEyes(
   eyes: ManyEyes,
   table: readonly EyesRow[],
+  forums: readonly LookedAt[],
 ): Promise<{ checks: Check[]; cells: EyesCell[] }> {
   const pairs = await eyes.pairs()
   const looked = await Promise.all(
     pairs.map(async (pair) => {
       try {
-        return { pair, seen: await eyes.look(pair.as) }
+        return { pair, seen: await eyes.look(pair.as, forums) }
       } catch (error) {
         return { pair, failure: lookFailure(error) }
       }

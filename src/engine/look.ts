@@ -5,7 +5,7 @@ import { expectations } from '../core/expect.js'
 import type { Check, EyesCell } from '../core/report/report.js'
 import type { Screen, SignedIn } from '../systems/system.js'
 import { lookFailure } from './error-of.js'
-import { forumsIn, inWords, lookThroughEyes, ManyEyes } from './eyes.js'
+import { forumsIn, inWords, lookThroughEyes } from './eyes.js'
 import type { Record } from './record.js'
 import type { Run } from './run.js'
 import { visits } from './visits.js'
@@ -54,21 +54,19 @@ async function throughEyes(
 ): Promise<{ checks: Check[]; cells: EyesCell[] }> {
   const table = expectations(comparison.settled, run.baseline).flatMap((one) => (one.look === 'eyes' ? one.table : []))
   if (table.length === 0 || !inventory || !run.system.eyes) return { checks: [], cells: [] }
-  const eyes = new ManyEyes(
-    run,
-    forumsIn(
-      inventory,
-      table.map(({ forum }) => forum),
-    ),
+  const { eyes } = run
+  const forums = forumsIn(
+    inventory,
+    table.map(({ forum }) => forum),
   )
   const own = run.baseline.checks.flatMap((check) => ('forum' in check ? [check] : []))
   const [found, asked] = await Promise.all([
-    lookThroughEyes(eyes, table),
+    lookThroughEyes(eyes, table, forums),
     Promise.all(
       own.map(async ({ forum, as, refused }): Promise<Check> => {
         const name = `“${forum}” ${refused ? 'turns' : 'lets'} ${inWords(as)} ${refused ? 'away' : 'in'}`
         try {
-          const seen = (await eyes.look(as)).get(`forums/${forum}`)
+          const seen = (await eyes.look(as, forums)).get(`forums/${forum}`)
           const isIn = seen?.read ?? false
           return { name, as, ok: isIn !== refused, detail: isIn ? 'may read' : 'turned away' }
         } catch (error) {
@@ -77,6 +75,7 @@ async function throughEyes(
       }),
     ),
   ])
+  await eyes.close()
   return { checks: [...found.checks, ...asked], cells: found.cells }
 }
 

@@ -18,6 +18,7 @@ import type { Phase, RunEvent } from './events.js'
 import { refuseUnsafe, surveyWithDoor } from './begin.js'
 import { packagesIn } from './packages.js'
 import type { RunOptions } from './options.js'
+import { ManyEyes } from './eyes.js'
 import { State } from './state.js'
 import type { Surveyed } from './survey.js'
 
@@ -208,7 +209,15 @@ export class Run {
     return this.system.areas[name] as unknown as AnyAreaOnSystem | undefined
   }
 
+  #eyes: ManyEyes | undefined
+  /** Everybody who looks at the site beside the owner at the dashboard: their sessions are shared. */
+  get eyes(): ManyEyes {
+    this.#eyes ??= new ManyEyes(this)
+    return this.#eyes
+  }
+
   async end(): Promise<void> {
+    await this.#eyes?.close()
     await this.#there?.end()
     await this.lines.close().catch(() => undefined)
   }

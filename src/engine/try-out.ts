@@ -8,6 +8,7 @@ import type { SignedIn } from '../systems/system.js'
 import { lookFailure } from './error-of.js'
 import type { Record } from './record.js'
 import type { Run } from './run.js'
+import { tryForums } from './try-forums.js'
 
 type Post = NonNullable<Inventory['posts']>[number]
 type Came = 'shown' | 'held' | 'refused'
@@ -33,8 +34,10 @@ export async function tryOut(run: Run, record: Record): Promise<Check[]> {
       state === 'draft' ? [] : (foundAt(inventory, `posts/${slug}`) ?? []),
     ) as Post[]
     const post = planned.find(({ hidden, address }) => !hidden && address !== undefined)
-    if (!post) return []
-    return [...(await comments(run, session, post, record)), ...(await oldAddress(run, post))]
+    return [
+      ...(await tryForums(run, session, inventory, record)),
+      ...(post ? [...(await comments(run, session, post, record)), ...(await oldAddress(run, post))] : []),
+    ]
   } finally {
     await session.signOut().catch(() => undefined)
   }

@@ -149,6 +149,7 @@ export interface Eyes {
   signIns: number
   /** Signs in on the public side; false if the login is refused. */
   signIn(visitor: Visitor, login: Login): Promise<boolean>
+  signOut(visitor: Visitor): Promise<unknown>
   /** What this visitor may do in each of the forums, by its ref; as few requests as will do. */
   look(visitor: Visitor, forums: readonly LookedAt[]): Promise<ReadonlyMap<string, Seen>>
   /** Starts a topic, or replies to one; gives what was started, or undefined where that was refused. */

@@ -6,7 +6,7 @@ import type { Eyes, Seen } from '../system.js'
 import { topicsIn } from './areas/topics.js'
 import { pageIn } from './page.js'
 import { MisagoSession } from './session.js'
-import { enter, tokenOf } from './sign-in.js'
+import { enter, leave, tokenOf } from './sign-in.js'
 import { treeOf } from './tree.js'
 
 const made = z.object({ id: z.number() })
@@ -19,6 +19,7 @@ const last = new WeakMap<Visitor, number>()
 export const eyes: Eyes = {
   signIns: 12,
   signIn: enter,
+  signOut: leave,
   async look(visitor, forums) {
     const answer = await visitor.get('')
     const page = pageIn(answer)

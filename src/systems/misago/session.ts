@@ -7,7 +7,7 @@ import type { Ask, Visitor } from '../../web/visitor.js'
 import { Shelf } from '../shelf.js'
 import type { Carried } from '../step.js'
 import type { Login, SignedIn } from '../system.js'
-import { asksToSignIn, logIn, tokenOf } from './sign-in.js'
+import { asksToSignIn, leave, logIn, tokenOf } from './sign-in.js'
 
 export type Changes = Readonly<Record<string, string | readonly string[]>>
 
@@ -112,7 +112,7 @@ export class MisagoSession implements SignedIn {
   }
 
   async signOut(): Promise<void> {
-    await this.visitor.ask('logout/', { method: 'POST', headers: await tokenOf(this.visitor), purpose: 'log-in' })
+    await leave(this.visitor)
   }
 }
 

@@ -38,3 +38,7 @@ export async function enter(visitor: Visitor, { username, password }: Login): Pr
   })
   return answer.status === 200
 }
+
+/** Signs out, on the public side and at the dashboard. */
+export const leave = async (visitor: Visitor): Promise<unknown> =>
+  visitor.ask('logout/', { method: 'POST', headers: await tokenOf(visitor), purpose: 'log-in' })

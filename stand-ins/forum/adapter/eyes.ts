@@ -6,6 +6,7 @@ import { logIn, StandInSession } from '../../common/adapter/session.js'
 export const eyes: Eyes = {
   signIns: 12,
   signIn: logIn,
+  signOut: (visitor) => visitor.post('leave', {}, { purpose: 'log-in' }),
   async look(visitor, forums) {
     const answer = await visitor.get('')
     if (answer.status !== 200)

@@ -20,6 +20,8 @@ export function topics(app: FastifyInstance, board: Board, frame: Frame): void {
   const { base, sessions } = frame
   const write = { name: 'text', label: 'What you want to say', value: '', kind: 'long' as const }
   const { settings } = board
+  const rest = (account: Account, now: number) =>
+    Math.max(1, Math.ceil(settings.waitSeconds - (now - account.lastPost) / 1000))
 
   app.get<{ Params: { id: string } }>(`${base}forum/:id`, (request, reply) => {
     const forum = board.forums.find(({ id }) => String(id) === request.params.id)
@@ -71,10 +73,10 @@ export function topics(app: FastifyInstance, board: Board, frame: Frame): void {
     const { title = '', text = '', token } = request.body
     if (!forum || !account || !frame.may(request, forum).has('start'))
       return frame.refuse(request, reply, 'You may not start a topic here.')
-    if (!sessions.spend(request, token)) return frame.refuse(request, reply, 'This form has expired.')
     const now = Date.now()
     const wait = tooSoon(board, account, now)
-    if (wait !== undefined) return frame.refuse(request, reply, wait, 429)
+    if (wait !== undefined) return frame.refuse(request, reply.header('retry-after', rest(account, now)), wait, 429)
+    if (!sessions.spend(request, token)) return frame.refuse(request, reply, 'This form has expired.')
     const at = new Date(now).toISOString()
     const id = board.next++
     const post = { id: board.next++, by: account.id, text, made: at, edited: at }
@@ -90,10 +92,10 @@ export function topics(app: FastifyInstance, board: Board, frame: Frame): void {
     const { text = '', token } = request.body
     if (!topic || !forum || !account || !frame.may(request, forum).has('reply'))
       return frame.refuse(request, reply, 'You may not reply here.')
-    if (!sessions.spend(request, token)) return frame.refuse(request, reply, 'This form has expired.')
     const now = Date.now()
     const wait = tooSoon(board, account, now)
-    if (wait !== undefined) return frame.refuse(request, reply, wait, 429)
+    if (wait !== undefined) return frame.refuse(request, reply.header('retry-after', rest(account, now)), wait, 429)
+    if (!sessions.spend(request, token)) return frame.refuse(request, reply, 'This form has expired.')
     const at = new Date(now).toISOString()
     topic.posts.push({ id: board.next++, by: account.id, text, made: at, edited: at })
     account.lastPost = now

@@ -1,0 +1,110 @@
+import { randomBytes } from 'node:crypto'
+import type { EyesRow } from '../core/area.js'
+import type { Inventory } from '../core/areas/index.js'
+import { expectations } from '../core/expect.js'
+import { nameIn } from '../core/ref.js'
+import type { Check } from '../core/report/report.js'
+import type { Id } from '../core/area.js'
+import type { LookedAt, SignedIn } from '../systems/system.js'
+import { lookFailure } from './error-of.js'
+import { forumsIn, inWords, type Pair } from './eyes.js'
+import type { Record } from './record.js'
+import type { Run } from './run.js'
+
+/**
+ * Tries access out: the owner starts a topic in every forum, everybody else tries to reply to it and to start one of their own.
+ * All of it is taken away again.
+ */
+export async function tryForums(run: Run, session: SignedIn, inventory: Inventory, record: Record): Promise<Check[]> {
+  const { eyes: way } = run.system
+  const { settled } = run.compare(inventory)
+  const table = expectations(settled, run.baseline).flatMap((one) => (one.look === 'eyes' ? one.table : []))
+  if (!way || table.length === 0) return []
+  const forums = forumsIn(
+    inventory,
+    table.map(({ forum }) => forum),
+  )
+  const mark = `unpack-${randomBytes(6).toString('hex')}`
+  const text = `Unpack tries who may write here (${mark})`
+  record.journal({ event: 'begun', carrier: 'trial', ref: 'access', wanted: text })
+  const trial = new Trial(run, table, forums, text)
+  try {
+    const pairs = await run.eyes.pairs()
+    const [owner, others] = [pairs.filter(({ as }) => as === 'owner'), pairs.filter(({ as }) => as !== 'owner')]
+    const started = await Promise.all(owner.map((pair) => trial.startAll(pair)))
+    const tried = await Promise.all(others.map((pair) => trial.writeAll(pair)))
+    return [...tried, ...started].flat()
+  } finally {
+    await way.remove(session, mark)
+    record.journal({ event: 'done', carrier: 'trial', ref: 'access', why: 'what was written was taken away again' })
+  }
+}
+
+class Trial {
+  /** The owner's topic in each forum, by the forum's ref. */
+  readonly #topics = new Map<string, Id>()
+  constructor(
+    private readonly run: Run,
+    private readonly table: readonly EyesRow[],
+    private readonly forums: readonly LookedAt[],
+    private readonly text: string,
+  ) {}
+
+  async startAll(pair: Pair): Promise<Check[]> {
+    const checks: Check[] = []
+    for (const forum of this.forums)
+      checks.push(
+        await this.#try(pair, forum, 'start', async (visitor) => {
+          const topic = await this.run.system.eyes?.write(visitor, { forum }, this.text)
+          if (topic !== undefined) this.#topics.set(forum.ref, topic)
+          return topic !== undefined
+        }),
+      )
+    return checks
+  }
+
+  /** One after the other: a member may have to wait between two posts. */
+  async writeAll(pair: Pair): Promise<Check[]> {
+    const checks: Check[] = []
+    for (const forum of this.forums) {
+      const topic = this.#topics.get(forum.ref)
+      const { eyes } = this.run.system
+      if (topic !== undefined)
+        checks.push(
+          await this.#try(
+            pair,
+            forum,
+            'reply',
+            async (visitor) => (await eyes?.write(visitor, { topic }, this.text)) !== undefined,
+          ),
+        )
+      checks.push(
+        await this.#try(
+          pair,
+          forum,
+          'start',
+          async (visitor) => (await eyes?.write(visitor, { forum }, this.text)) !== undefined,
+        ),
+      )
+    }
+    return checks
+  }
+
+  async #try(
+    { as, of }: Pair,
+    { ref }: LookedAt,
+    action: 'start' | 'reply',
+    write: (visitor: Awaited<ReturnType<Run['eyes']['visitor']>>) => Promise<boolean>,
+  ): Promise<Check> {
+    const may = this.table.find(({ forum }) => forum === ref)?.may[action] ?? []
+    const should = of.some((subject) => may.includes(subject))
+    const what = action === 'start' ? 'start a topic' : 'reply'
+    const name = `tried: ${inWords(as)} ${should ? 'can' : 'can’t'} ${what} in “${nameIn(ref)}”`
+    try {
+      const taken = await write(await this.run.eyes.visitor(as))
+      return { name, as, ok: taken === should, detail: taken ? 'it was taken' : 'it was refused' }
+    } catch (error) {
+      return { name, as, ok: false, detail: lookFailure(error) }
+    }
+  }
+}
