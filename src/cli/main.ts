@@ -35,13 +35,13 @@ const commands: Record<string, { about: string; load: () => Promise<Command> }> 
     load: async () => (await import('./commands/stand-in.js')).standInCommand(),
   },
   demo: {
-    about: 'watch the whole job on a stand-in blog; needs nothing installed',
+    about: 'watch the whole job on a stand-in blog or forum; needs nothing installed',
     load: async () => (await import('./commands/demo.js')).demoCommand(),
   },
 }
 
 const program = new Command('unpack')
-  .description('Brings a freshly installed blog to the baseline its owner planned, and confirms it.')
+  .description('Brings a freshly installed blog or forum to the baseline its owner planned, and confirms it.')
   .version(version(), '--version', 'print the version')
   .helpOption('-h, --help', 'print this help')
   .showHelpAfterError('See --help.')
@@ -51,6 +51,7 @@ const program = new Command('unpack')
     `
 Examples:
   unpack demo                          watch the whole job on a stand-in blog
+  unpack demo forum                    the same on a forum, with members and closed rooms
   unpack survey https://repair.example/
   unpack compare baseline.yaml
   unpack settle baseline.yaml

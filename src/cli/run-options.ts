@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
+import { standInForumSystem } from '../../stand-ins/forum/adapter/index.js'
 import { UnpackError } from '../core/errors.js'
 import type { Secret } from '../core/secret.js'
 import type { RunOptions } from '../engine/options.js'
@@ -23,7 +24,7 @@ export async function systemsFor(modules: readonly string[] = []): Promise<reado
       return loaded.default
     }),
   )
-  return [...builtIn, standInBlogSystem, ...more]
+  return [...builtIn, standInBlogSystem, standInForumSystem, ...more]
 }
 
 export async function runOptions(flags: SiteFlags): Promise<RunOptions> {

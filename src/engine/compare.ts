@@ -1,3 +1,4 @@
+import { accessRows, type AccessRow } from '../core/access/rows.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import type { Comparison } from '../core/compare.js'
 import { systemLine } from './account.js'
@@ -7,6 +8,8 @@ import { Run } from './run.js'
 export interface Compared {
   comparison: Comparison
   system: { id: string; version: string; proven: boolean } | null
+  /** Who is to be able to do what in which forum: what the baseline plans. */
+  access: AccessRow[]
   /** True in front of a first-run form: what the system ships is expected, not seen. */
   expected: boolean
 }
@@ -18,12 +21,14 @@ export interface Compared {
 export async function compareSite(baseline: Baseline, options: RunOptions): Promise<Compared> {
   const run = await Run.begin(baseline, options)
   try {
-    if (run.atFirstRun) return { comparison: run.compare(run.expected()), system: systemLine(run), expected: true }
+    const access = accessRows(run.baseline)
+    const system = systemLine(run)
+    if (run.atFirstRun) return { comparison: run.compare(run.expected()), system, access, expected: true }
     const session = await run.signIn()
     run.phase('read')
     const comparison = run.compare(await run.takeStock(session))
     await session.signOut()
-    return { comparison, system: systemLine(run), expected: false }
+    return { comparison, system, access, expected: false }
   } finally {
     await run.end()
   }

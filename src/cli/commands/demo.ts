@@ -1,14 +1,16 @@
-import { Command } from 'commander'
+import { Argument, Command } from 'commander'
 import { lazily } from '../lazily.js'
 
 export const demoCommand = (): Command =>
   new Command('demo')
+    .addArgument(new Argument('[kind]', 'what sort of site; a blog where left out').choices(['blog', 'forum']))
     .option('--keep', 'leave the site up afterwards, until Ctrl-C')
     .addHelpText(
       'after',
       `
 Examples:
   unpack demo
-  unpack demo --keep`,
+  unpack demo forum
+  unpack demo forum --keep`,
     )
     .action(lazily(async () => (await import('../actions/demo.js')).demo))

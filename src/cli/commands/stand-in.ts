@@ -9,17 +9,24 @@ const portNumber = (text: string): number => {
 
 export const standInCommand = (): Command =>
   new Command('stand-in')
-    .addArgument(new Argument('<kind>', 'what it is').choices(['blog', 'mail']))
-    .option('--port <number>', 'where it listens on 127.0.0.1; 0 finds a free one', portNumber, 4101)
+    .addArgument(new Argument('<kind>', 'what it is').choices(['blog', 'forum', 'mail']))
+    .option(
+      '--port <number>',
+      'where it listens on 127.0.0.1; 0 finds a free one (blog 4101, forum 4102, mail 2525)',
+      portNumber,
+    )
     .addOption(
-      new Option('--standing <standing>', 'what stands there')
-        .choices(['placeholder', 'first-run', 'fresh', 'in-use'])
-        .default('first-run'),
+      new Option('--standing <standing>', 'what stands there (blog: first-run, forum: fresh)').choices([
+        'placeholder',
+        'first-run',
+        'fresh',
+        'in-use',
+      ]),
     )
     .option('--base <folder>', 'the folder it lives in', '/')
     .option(
       '--mail <port>',
-      'the port of a stand-in mail server: a new contact address is asked for its consent',
+      'the port of a stand-in mail server: new contact addresses and accounts are asked for their consent',
       portNumber,
     )
     .option('--folder <folder>', 'for mail: where the mails go', 'mails')
@@ -29,6 +36,6 @@ export const standInCommand = (): Command =>
 Examples:
   unpack stand-in blog --port 4101 --standing first-run
   unpack stand-in blog --standing in-use --base /blog/
-  unpack stand-in mail --port 4125 --folder mails, then: unpack stand-in blog --mail 4125`,
+  unpack stand-in mail --folder mails, then: unpack stand-in forum --mail 2525`,
     )
     .action(lazily(async () => (await import('../actions/stand-in.js')).standIn))

@@ -6,11 +6,16 @@ import type { Comparison, Remark } from '../../core/compare.js'
 import { changes, differenceText, valueText } from '../../core/words.js'
 import { differenceLine } from '../../engine/account.js'
 import type { Compared } from '../../engine/compare.js'
+import { accessBlock } from './access.js'
 import { heading, row } from './layout.js'
 
-export const compareJson = ({ comparison, system, expected }: Compared): z.output<typeof compareDocument> => {
+export const compareJson = ({ comparison, system, access, expected }: Compared): z.output<typeof compareDocument> => {
   const { differences, kept, byHand, unseen, never, notes, others } = comparison
-  return { system, differences: differences.map(differenceLine), kept, byHand, unseen, never, notes, others, expected }
+  return {
+    system,
+    differences: differences.map(differenceLine),
+    ...{ kept, byHand, unseen, never, notes, others, access, expected },
+  }
 }
 
 type Change = ReturnType<typeof changes>[number]
@@ -45,6 +50,8 @@ const remarks = (title: string, items: readonly Remark[], intro?: string): strin
 export function differenceBlocks(differences: readonly AnyDifference[]): string[] {
   let last = ''
   return differences.flatMap((difference) => {
+    // new forums are given access: who may do what stands in a table
+    if (difference.area === 'access' && difference.is === 'missing') return []
     const block = difference.is === 'left over' ? 'left over' : areaOf(difference.area).title
     const lines = differenceRows(difference)
     if (block === last) return lines
@@ -73,7 +80,7 @@ export function remarkBlocks({ kept, byHand, unseen, never, notes, others }: Com
   ]
 }
 
-export function compareLines({ comparison, system, expected }: Compared, address: string): string[] {
+export function compareLines({ comparison, system, access, expected }: Compared, address: string): string[] {
   const { differences } = comparison
   return [
     `${heading(address)} ${pc.dim(system ? `${system.id} ${system.version}` : '')}`,
@@ -85,6 +92,7 @@ export function compareLines({ comparison, system, expected }: Compared, address
         )
       : []),
     ...differenceBlocks(differences),
+    ...(differences.some(({ area }) => area === 'access') ? accessBlock(access) : []),
     ...remarkBlocks(comparison),
     '',
     differences.length === 0

@@ -4,6 +4,7 @@ import type { settleDocument } from '../../core/report/report.js'
 import { differenceLine } from '../../engine/account.js'
 import type { Settled } from '../../engine/settle.js'
 import { checkLines, checkSummary } from './checks.js'
+import { eyesBlock } from './eyes.js'
 import { remarkBlocks } from './compare.js'
 import { bad, good, heading, row } from './layout.js'
 
@@ -39,7 +40,7 @@ export const settleJson = ({
 })
 
 export function settleLines(done: Settled): string[] {
-  const { settled, failed, open, comparison, checks, record, writes, requests } = done
+  const { settled, failed, open, comparison, checks, eyes, record, writes, requests } = done
   if (record === undefined)
     return [
       `Nothing was written; ${open.length === 1 ? 'one difference is' : `${open.length} differences are`} open. With --yes, settle does not ask.`,
@@ -51,6 +52,7 @@ export function settleLines(done: Settled): string[] {
       : []),
     ...remarkBlocks({ ...comparison, others: [] }),
     ...checkLines(checks),
+    ...eyesBlock(eyes),
     '',
     failed.length + open.length === 0
       ? good(settled.length === 0 ? 'Nothing to settle: it is as planned.' : 'Settled, and read back as planned.')

@@ -63,6 +63,14 @@ export const compareDocument = z
     never: z.array(remark),
     notes: z.array(remark),
     others: z.array(z.string()).describe('Refs that make it a site in use'),
+    access: z
+      .array(
+        z.strictObject({
+          forums: z.array(z.string()).describe('category/title, of forums that are alike'),
+          beyond: z.array(z.strictObject({ who: z.string(), may: z.array(z.string()) })),
+        }),
+      )
+      .describe('Who is to be able to do what, beyond those whose rights they have anyway'),
     expected: z.boolean().describe('True in front of a first-run form: what the system ships is expected, not seen'),
   })
   .meta({ title: 'unpack compare --json' })
