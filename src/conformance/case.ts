@@ -2,8 +2,8 @@ import type { AreaName } from '../core/areas/index.js'
 import type { System } from '../systems/system.js'
 import type { ConformanceSite } from './site.js'
 
-/** A key that a case needs: an area and one of its fields. */
-export type NeededKey = `${AreaName}.${string}`
+/** What a case needs: an area and one of its fields, a first-run form on the web, or a login that the host has made. */
+export type NeededKey = `${AreaName}.${string}` | 'first-run' | 'host-login'
 
 /** One thing that every adapter must get right. */
 export interface ConformanceCase {
@@ -15,10 +15,14 @@ export interface ConformanceCase {
 }
 
 /** Keys of a case that a system can't be given. */
-export function lacking(system: System, { needs }: ConformanceCase): string[] {
-  return needs.filter((needed) => {
-    const [area = '', key = ''] = needed.split('.')
-    const onSystem = (system.areas as Record<string, { can?: Record<string, unknown> } | undefined>)[area]
-    return !onSystem || (onSystem.can?.[key] ?? 'can') !== 'can'
+export function lacking(system: System, { area: own, needs }: ConformanceCase): string[] {
+  const areas = system.areas as Record<string, { can?: Record<string, unknown> } | undefined>
+  const missing = needs.filter((needed) => {
+    if (needed === 'first-run') return system.firstRunNeeds === undefined
+    if (needed === 'host-login') return system.firstRunNeeds !== undefined
+    const at = needed.indexOf('.')
+    const onSystem = areas[needed.slice(0, at)]
+    return !onSystem || (onSystem.can?.[needed.slice(at + 1)] ?? 'can') !== 'can'
   })
+  return missing.length === 0 && own !== 'all' && !areas[own] ? [own] : missing
 }

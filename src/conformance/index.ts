@@ -1,6 +1,9 @@
+import { accessCases } from './cases/access.js'
 import { categoryCases } from './cases/categories.js'
 import { wholeCases } from './cases/all.js'
+import { forumCases } from './cases/forums.js'
 import { linkCases } from './cases/links.js'
+import { memberRuleCases } from './cases/members.js'
 import { packageCases } from './cases/packages.js'
 import { placeCases } from './cases/places.js'
 import { postCases } from './cases/posts.js'
@@ -27,6 +30,9 @@ export const conformanceCases: readonly ConformanceCase[] = [
   ...packageCases,
   ...ruleCases,
   ...linkCases,
+  ...memberRuleCases,
+  ...forumCases,
+  ...accessCases,
   ...postCases,
   ...sampleCases,
   ...shippedCases,

@@ -7,7 +7,11 @@ import type { Check } from '../core/report/report.js'
 import { differenceText } from '../core/words.js'
 import { settle, type SettleOptions, type Settled } from '../engine/settle.js'
 import type { System } from '../systems/system.js'
-import type { RunOptions } from '../engine/options.js'
+import { Run } from '../engine/run.js'
+import type { Id } from '../core/area.js'
+import type { Visitor } from '../web/visitor.js'
+import { foundAt } from '../core/inventory.js'
+import type { Mailbox, RunOptions } from '../engine/options.js'
 
 /** A site that waits for its first-run form, as whoever runs the suite provides it. */
 export interface Provided {
@@ -17,6 +21,8 @@ export interface Provided {
   /** Folders of its own for state and records. */
   state: string
   records: string
+  /** Where mails that the site sends can be read, for systems that write to new accounts. */
+  mailbox?: Mailbox
   /** How many requests that could change the site have arrived there, log-ins apart, counted on the server's side. */
   writes(): number | Promise<number>
   /** The same site by another host name. */
@@ -38,8 +44,8 @@ export class ConformanceSite {
     return this.provided.address
   }
   get options(): RunOptions {
-    const { logins, state, records } = this.provided
-    return { systems: [this.system], logins, state, records }
+    const { logins, state, records, mailbox } = this.provided
+    return { systems: [this.system], logins, state, records, mailbox }
   }
 
   /** A baseline for this site: the parts that are not given are the least that will do. */
@@ -75,6 +81,18 @@ export class ConformanceSite {
     if (again.writes > 0 || left.length > 0)
       throw new Error(`a second run sent ${again.writes} writes, for: ${left.join('; ') || 'nothing'}`)
     return done
+  }
+
+  /** Does something as the owner on the public side, with the site's own numbers of items. */
+  async asOwner<T>(act: (visitor: Visitor, idOf: (ref: string) => Id) => Promise<T>): Promise<T> {
+    const run = await Run.begin(this.baseline(), this.options)
+    try {
+      const session = await run.signIn()
+      const inventory = await run.takeStock(session)
+      return await act(await run.eyes.visitor('owner'), (ref) => foundAt(inventory, ref)?.id ?? '')
+    } finally {
+      await run.end()
+    }
   }
 
   /** Looks at the result, and expects that every check passes. */

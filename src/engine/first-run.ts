@@ -13,7 +13,7 @@ import type { Run } from './run.js'
  */
 export async function fillFirstRun(run: Run, expected: Comparison, record: Record): Promise<SignedIn> {
   const { baseline, system, home } = run
-  const missing = system.firstRunNeeds.filter((key) => {
+  const missing = (system.firstRunNeeds ?? []).filter((key) => {
     const [group = '', name = ''] = key.split('.')
     return (
       ((baseline as unknown as { [group: string]: { [name: string]: unknown } | undefined })[group] ?? {})[name] ===

@@ -44,7 +44,10 @@ export interface Here {
 }
 
 /** Key by key, what is not simply possible. */
-export type Abilities<A extends AreaName> = Partial<Record<keyof ItemOf<A> & string, Ability>>
+export type Abilities<A extends AreaName> = Partial<Record<keyof ItemOf<A> & string, Ability>> & {
+  /** Whether items can be made at all. */
+  new?: Ability
+}
 /** What abilities may depend on. */
 export type OnSite = Pick<Here, 'baseline' | 'inventory'>
 
@@ -86,8 +89,8 @@ export interface System<S extends SignedIn = SignedIn> {
   kind: 'blog' | 'content' | 'shop' | 'forum'
   /** The passwords it takes: how long one is made, and from which characters. */
   password: { length: number; characters: string }
-  /** Keys of the baseline that its first-run form can't do without. */
-  firstRunNeeds: readonly string[]
+  /** Keys of the baseline that its first-run form can't do without; left out where it has no such form on the web. */
+  firstRunNeeds?: readonly string[]
   areas: { [A in AreaName]?: AreaOnSystem<A, S> }
   /** Why it has no area of these, where there is more to say than that. */
   lacks?: { [A in AreaName]?: string }

@@ -1,11 +1,14 @@
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { LoginsFile, Secret, type RunOptions, type System } from 'unpack'
+import { LoginsFile, MailFolder, Secret, type RunOptions, type System } from 'unpack'
 import type { Provided } from 'unpack/conformance'
 import { demoFolder } from './demo.js'
 import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
 import { standInBlog, type StandInBlog, type StandInOptions } from '../../stand-ins/blog/server/index.js'
+
+import { standInForum } from '../../stand-ins/forum/server/index.js'
+import { standInMail } from '../../stand-ins/mail/server.js'
 
 export const PASSPHRASE = 'low water at nine'
 
@@ -35,7 +38,7 @@ export async function runningStandIn(root: string, options: StandInOptions): Pro
 }
 
 /** Requests that could change the stand-in, log-ins apart, as it counted them itself. */
-export const writesAt = ({ requests }: StandInBlog): number =>
+export const writesAt = ({ requests }: { requests: readonly string[] }): number =>
   requests.filter((line) => !line.startsWith('GET') && !/\/(?:enter|leave)$/.test(line)).length
 
 /** What the suite wants of both systems: another name of this machine, and archives that both can take. */
@@ -53,4 +56,20 @@ export async function providedStandIn(root: string, running: (standIn: StandInBl
   const standIn = await runningStandIn(root, { standing: 'first-run' })
   running(standIn)
   return { address: standIn.address, ...standIn.options, writes: () => writesAt(standIn), ...alike(standIn.address) }
+}
+
+/** A fresh stand-in forum, with the host's login stored, and mails that it sends in a folder. */
+export async function providedForum(
+  root: string,
+  running: (one: { close(): Promise<void> }) => void,
+): Promise<Provided> {
+  const folders = await ownFolders(root)
+  const mails = join(root, randomUUID())
+  const post = await standInMail(mails, 0)
+  const forum = standInForum({ mail: post.port })
+  const address = await forum.listen(0)
+  running(post)
+  running(forum)
+  await folders.logins.put(address, 'boss', new Secret('harbour-light-41'), { temporary: true })
+  return { address, ...folders, mailbox: new MailFolder(mails), writes: () => writesAt(forum), ...alike(address) }
 }

@@ -4,9 +4,26 @@ import type { ConformanceCase } from '../case.js'
 
 export const ownerCases: readonly ConformanceCase[] = [
   {
+    name: 'the host’s login: the owner’s own name, address and password take its place, and it opens nothing any more',
+    area: 'owner',
+    needs: ['owner.username', 'owner.email', 'owner.password', 'host-login'],
+    async run(site) {
+      const { logins } = site.provided
+      const [host] = await logins.at(site.address)
+      assert.ok(host?.temporary)
+      const plan = site.baseline({ owner: { signInAs: host.username, email: 'ines@tidepool.example' } })
+      await site.settledForGood(plan)
+      const now = await logins.find(site.address, 'marlow')
+      assert.ok(now && now.password.reveal().length >= 20 && now.password.reveal() !== host.password.reveal())
+      await site.confirmed(plan)
+      await logins.put(site.address, 'marlow', host.password)
+      await assert.rejects(site.settle(site.baseline()), { code: 'login-refused' })
+    },
+  },
+  {
     name: 'a password that is stored already is the one that is used',
     area: 'owner',
-    needs: [],
+    needs: ['first-run'],
     async run(site) {
       const own = new Secret('Kelp-and-limpet-and-boots-41')
       await site.provided.logins.put(site.address, 'marlow', own)
@@ -17,7 +34,7 @@ export const ownerCases: readonly ConformanceCase[] = [
   {
     name: 'the host’s temporary password is renewed once',
     area: 'owner',
-    needs: ['owner.password'],
+    needs: ['owner.password', 'first-run'],
     async run(site) {
       const { logins } = site.provided
       const host = new Secret('Temporary-from-the-host-17')
@@ -34,7 +51,7 @@ export const ownerCases: readonly ConformanceCase[] = [
   {
     name: 'another user name than the host’s: a new account takes over, is tried first, and the host’s goes',
     area: 'owner',
-    needs: ['owner.password', 'members.username'],
+    needs: ['owner.password', 'members.username', 'first-run'],
     async run(site) {
       const files = { 'home.md': 'Low water at half past nine.\n' }
       const pages = [{ title: 'Home', slug: 'home', body: 'home.md' }]

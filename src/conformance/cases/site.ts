@@ -6,7 +6,7 @@ export const siteCases: readonly ConformanceCase[] = [
   {
     name: 'the survey knows the first-run form, and that it is safe',
     area: 'site',
-    needs: [],
+    needs: ['first-run'],
     async run({ address, system }) {
       const { standing, safe, findings, requests } = await survey(address, { systems: [system] })
       assert.deepEqual(
@@ -19,7 +19,7 @@ export const siteCases: readonly ConformanceCase[] = [
   {
     name: 'after the first-run form alone the site is fresh',
     area: 'site',
-    needs: ['site.title'],
+    needs: ['site.title', 'first-run'],
     async run(site) {
       await site.settled(site.baseline())
       const { standing, safe } = await survey(site.address, { systems: [site.system] })
@@ -37,7 +37,18 @@ export const siteCases: readonly ConformanceCase[] = [
     },
   },
   {
-    name: 'time zone, contact address and search engines',
+    name: 'time zone and search engines',
+    area: 'site',
+    needs: ['site.timezone', 'site.searchEngines'],
+    async run(site) {
+      await site.settled(site.baseline({ site: { timezone: 'Europe/Vienna', searchEngines: 'turned away' } }))
+      const changed = site.baseline({ site: { timezone: 'Europe/London', searchEngines: 'welcome' } })
+      await site.settledForGood(changed)
+      await site.confirmed(changed)
+    },
+  },
+  {
+    name: 'time zone, contact address and search engines in one form, and only what differs is changed',
     area: 'site',
     needs: ['site.timezone', 'site.contact', 'site.searchEngines'],
     async run(site) {

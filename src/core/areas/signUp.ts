@@ -58,7 +58,7 @@ export const signUp: Area<'signUp', SignUpItem> = {
             look: 'sign-up',
             open: item.open,
             approval: item.approval,
-            question: item['question.ask'],
+            question: item['question.ask'] === '' ? undefined : item['question.ask'],
           },
         ],
 }

@@ -51,6 +51,12 @@ export function weigh(
     else wanted[key] = value
   }
   if (!found) {
+    const making = can('new')
+    if (typeof making === 'object') {
+      const [list, text] = 'never' in making ? [result.never, making.never] : [result.byHand, making.byHand]
+      if (!scales.baseline.leave.includes(area.key ?? area.name)) list.push({ ref, text })
+      return {}
+    }
     if (Object.keys(wanted).length > 0) differences.push({ area: area.name, ref, is: 'missing', wanted })
     return wanted
   }

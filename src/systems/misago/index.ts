@@ -31,7 +31,6 @@ export const misago: System<MisagoSession> = {
   name: 'Misago',
   kind: 'forum',
   password: { length: 24, characters: 'ABCDEFGHJKLMNPQRSTUVWXYZabcdefghijkmnopqrstuvwxyz23456789!#%*+-=?_' },
-  firstRunNeeds: [],
   areas: {
     access,
     forumOrder,

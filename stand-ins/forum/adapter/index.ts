@@ -60,7 +60,6 @@ export const standInForumSystem: System<StandInSession> = {
   name: 'Stand-in forum',
   kind: 'forum',
   password: { length: 22, characters: 'ABCDEFGHJKLMNPQRSTUVWXYZabcdefghijkmnopqrstuvwxyz23456789-_' },
-  firstRunNeeds: [],
   areas: {
     access,
     addOns,

@@ -5,6 +5,11 @@ import { usersOf } from '../items.js'
 import type { WordPressSession } from '../session.js'
 
 export const members: AreaOnSystem<'members', WordPressSession> = {
+  can: {
+    new: { never: 'members are made on forums; on this system visitors join by themselves' },
+    email: { never: 'members are made on forums' },
+    groups: { never: 'this system has no groups' },
+  },
   async read(session, { owner }) {
     const users = await usersOf(session)
     // the account at work is somebody's only where the baseline names another as the owner's, and this one as the host's

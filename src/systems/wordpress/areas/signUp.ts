@@ -15,6 +15,11 @@ const settings: Settings<keyof SignUpItem> = {
 }
 
 export const signUp: AreaOnSystem<'signUp', WordPressSession> = {
+  can: {
+    approval: { never: 'new accounts wait for nobody on this system' },
+    'question.ask': { never: 'this system asks no question' },
+    'question.answers': { never: 'this system asks no question' },
+  },
   async read(session) {
     const { values } = await optionsOf(session)
     return [{ id: 'signUp', item: { open: values.users_can_register === '1', role: roleIn(values.default_role) } }]

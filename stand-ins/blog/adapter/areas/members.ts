@@ -3,6 +3,11 @@ import { accounts } from '../carriers/accounts.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 
 export const members: AreaOnSystem<'members', StandInSession> = {
+  can: {
+    new: { never: 'members are made on forums; on this system visitors join by themselves' },
+    email: { never: 'members are made on forums' },
+    groups: { never: 'this system has no groups' },
+  },
   async read(session, { owner }) {
     const rows = await session.rows('accounts')
     // the account at work is somebody's only where the baseline names another as the owner's, and this one as the host's

@@ -4,6 +4,7 @@ import type { StandInSession } from '../../../common/adapter/session.js'
 import { joining } from '../carriers/forms.js'
 
 export const signUp: AreaOnSystem<'signUp', StandInSession> = {
+  can: { role: { never: 'new accounts are members; groups and access say what they may do' } },
   async read(session) {
     const { joinOpen, approval, question, answers = '' } = await session.form('joining')
     const item: ItemOf<'signUp'> = {

@@ -3,7 +3,16 @@ import { as, box } from '../../../common/adapter/settings.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { settings } from '../carriers/forms.js'
 
+const plain = { never: 'this forum writes dates its own way' }
+
 export const site: AreaOnSystem<'site', StandInSession> = {
+  can: {
+    date: plain,
+    time: plain,
+    weekStarts: { never: 'this forum has no calendar' },
+    contact: { never: 'it writes from one address only: mail.from' },
+    icon: { never: 'this forum has no icon of its own' },
+  },
   async read(session) {
     const { title, description, language, timezone, searchEngines } = await session.form('settings')
     const welcome = searchEngines === '1' ? 'welcome' : 'turned away'

@@ -1,0 +1,180 @@
+import assert from 'node:assert/strict'
+import { confirm } from '../../engine/confirm.js'
+import type { ConformanceCase } from '../case.js'
+import type { ConformanceSite } from '../site.js'
+
+const volunteers = 'Survey volunteers'
+const members = [
+  { username: 'kelp', email: 'kelp@tidepool.example', groups: [volunteers] },
+  { username: 'limpet', email: 'limpet@tidepool.example' },
+]
+const raw = {
+  see: 'members',
+  read: [volunteers],
+  start: 'moderators',
+  reply: [volunteers],
+  notice: 'administrators',
+}
+const plan = (site: ConformanceSite, access: object = raw, more: object = {}) =>
+  site.baseline({
+    shipped: 'remove',
+    groups: [{ name: volunteers }],
+    members,
+    forums: [
+      {
+        title: 'On the shore',
+        forums: [{ title: 'Rock pools' }, { title: 'Strandline', access: { start: 'moderators' } }],
+      },
+      {
+        title: 'Surveys',
+        forums: [
+          { title: 'How to count', locked: true },
+          { title: 'Raw counts', access },
+          { title: 'The chest', access: { see: 'administrators' } },
+        ],
+      },
+    ],
+    ...more,
+  })
+const wrong = async (site: ConformanceSite, baseline: ReturnType<typeof plan>) => {
+  const { eyes } = await confirm(baseline, site.options)
+  return eyes.filter(({ ok }) => !ok).map(({ forum, as, planned, seen }) => ({ forum, as, planned, seen }))
+}
+
+export const accessCases: readonly ConformanceCase[] = [
+  {
+    name: 'who may do what in five forums, seen by visitor, members and owner, each in a session of their own',
+    area: 'access',
+    needs: ['access.see', 'access.read', 'members.groups'],
+    async run(site) {
+      const baseline = plan(site)
+      await site.settledForGood(baseline)
+      const { eyes, checks } = await confirm(baseline, site.options)
+      assert.equal(eyes.length, 20)
+      const failed = checks.filter(({ ok }) => !ok).map(({ name, detail }) => `${name}: ${detail}`)
+      assert.deepEqual(failed, [])
+      const seen = (as: string) => eyes.find((cell) => cell.forum === 'Surveys/Raw counts' && cell.as === as)?.seen
+      assert.deepEqual(seen('visitor'), [])
+      assert.deepEqual(seen('member limpet'), ['see'])
+      assert.deepEqual(seen('member kelp'), ['see', 'read', 'reply'])
+      assert.deepEqual(seen('owner'), ['see', 'read', 'start', 'reply'])
+    },
+  },
+  {
+    name: 'access that is changed in the file is changed on the site; a cell that is not as planned is named',
+    area: 'access',
+    needs: ['access.see', 'access.read'],
+    async run(site) {
+      await site.settled(plan(site))
+      const wider = plan(site, { ...raw, read: 'members', reply: [volunteers] })
+      assert.deepEqual(await wrong(site, wider), [
+        { forum: 'Surveys/Raw counts', as: 'member limpet', planned: ['see', 'read'], seen: ['see'] },
+      ])
+      const { settled } = await site.settledForGood(wider)
+      assert.deepEqual(
+        settled.filter((ref) => !ref.startsWith('access/')),
+        [],
+      )
+      assert.deepEqual(await wrong(site, wider), [])
+    },
+  },
+  {
+    name: 'checks of the file: a forum that must turn somebody away, and one that must not',
+    area: 'access',
+    needs: ['access.read'],
+    async run(site) {
+      const forum = 'Surveys/Raw counts'
+      const checks = [
+        { forum, as: 'visitor', refused: true },
+        { forum, as: 'member limpet', refused: true },
+        { forum, as: 'member kelp', refused: false },
+      ]
+      const baseline = plan(site, raw, { checks })
+      await site.settled(baseline)
+      await site.confirmed(baseline)
+      const turned = plan(site, raw, { checks: [{ forum, as: 'member kelp', refused: true }] })
+      const failed = (await confirm(turned, site.options)).checks.filter(({ ok }) => !ok)
+      assert.deepEqual(
+        failed.map(({ name }) => name),
+        ['“Surveys/Raw counts” turns member kelp away'],
+      )
+    },
+  },
+  {
+    name: 'a membership whose effects were not paid for leaks rights; the next run pays, though nothing differs',
+    area: 'access',
+    needs: ['access.read', 'members.groups'],
+    async run(site) {
+      const alone = [{ ...members[0], groups: [] }, members[1]]
+      await site.settled(plan(site, raw, { members: alone }))
+      const stop = new AbortController()
+      const joined = plan(site)
+      await assert.rejects(
+        site.settle(joined, {
+          signal: stop.signal,
+          on: (event) => {
+            if (event.is === 'carried' && event.refs.includes('members/kelp')) stop.abort()
+          },
+        }),
+        { code: 'stopped' },
+      )
+      // limpet shares what kelp was given: no reading at the dashboard shows it
+      const leak = await wrong(site, joined)
+      assert.deepEqual(
+        leak.map(({ forum, as }) => `${forum}, ${as}`),
+        ['Surveys/Raw counts, member limpet'],
+      )
+      const { comparison, writes } = await site.settle(joined)
+      assert.deepEqual(comparison.differences, [])
+      assert.equal(writes, 1)
+      assert.deepEqual(await wrong(site, joined), [])
+      assert.equal((await site.settle(joined)).writes, 0)
+    },
+  },
+  {
+    name: 'tried: everybody writes where they may, is refused where they may not, and leaves nothing behind',
+    area: 'access',
+    needs: ['access.start', 'access.reply'],
+    async run(site) {
+      const baseline = plan(site)
+      await site.settled(baseline)
+      const { checks } = await confirm(baseline, { ...site.options, try: true })
+      const tried = checks.filter(({ name }) => name.startsWith('tried:'))
+      assert.equal(tried.length, 35)
+      assert.deepEqual(
+        checks.filter(({ ok }) => !ok).map(({ name, detail }) => `${name}: ${detail}`),
+        [],
+      )
+      assert.equal((await site.settle(baseline)).writes, 0)
+    },
+  },
+  {
+    name: 'members are made with passwords of their own, which open the site, and put into their groups',
+    area: 'members',
+    needs: ['members.email', 'members.groups'],
+    async run(site) {
+      const { settled } = await site.settledForGood(plan(site))
+      assert.ok(settled.includes('members/kelp') && settled.includes('members/limpet'))
+      const logins = await Promise.all(['kelp', 'limpet'].map((name) => site.provided.logins.find(site.address, name)))
+      const [kelp, limpet] = logins.map((login) => login?.password.reveal() ?? '')
+      assert.ok(kelp && limpet && kelp !== limpet && kelp.length >= 20)
+      const moved = plan(site, raw, { members: [{ ...members[0], email: 'kelp@quay.example' }, members[1]] })
+      assert.deepEqual((await site.settledForGood(moved)).settled, ['members/kelp'])
+      const gone = plan(site, raw, { members: [members[0]], gone: { members: ['limpet'] } })
+      assert.deepEqual((await site.settled(gone)).settled, ['members/kelp', 'members/limpet'])
+    },
+  },
+  {
+    name: 'a group nobody is in is told as unseen',
+    area: 'access',
+    needs: ['access.read'],
+    async run(site) {
+      const baseline = plan(site, raw, { groups: [{ name: volunteers }, { name: 'Night watch' }] })
+      await site.settled(baseline)
+      const { eyes, failed } = await confirm(baseline, site.options)
+      assert.equal(failed, 0)
+      const unseen = eyes.filter(({ seen }) => seen === null)
+      assert.deepEqual([...new Set(unseen.map(({ as }) => as))], ['Night watch'])
+    },
+  },
+]
