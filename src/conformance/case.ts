@@ -1,3 +1,4 @@
+import { readBaseline } from '../core/baseline/read.js'
 import type { AreaName } from '../core/areas/index.js'
 import type { System } from '../systems/system.js'
 import type { ConformanceSite } from './site.js'
@@ -14,15 +15,20 @@ export interface ConformanceCase {
   run(site: ConformanceSite): Promise<void>
 }
 
+type Can = Readonly<Record<string, unknown>>
+/** What an ability may depend on, where nothing is planned and nothing is there. */
+const bare = readBaseline('unpack: 1\nsite: { address: "http://127.0.0.1/" }\nowner: { username: marlow }').baseline
+
 /** Keys of a case that a system can't be given. */
 export function lacking(system: System, { area: own, needs }: ConformanceCase): string[] {
-  const areas = system.areas as Record<string, { can?: Record<string, unknown> } | undefined>
+  const areas = system.areas as Record<string, { can?: Can | ((site: object) => Can) } | undefined>
   const missing = needs.filter((needed) => {
     if (needed === 'first-run') return system.firstRunNeeds === undefined
     if (needed === 'host-login') return system.firstRunNeeds !== undefined
     const at = needed.indexOf('.')
     const onSystem = areas[needed.slice(0, at)]
-    return !onSystem || (onSystem.can?.[needed.slice(at + 1)] ?? 'can') !== 'can'
+    const can = typeof onSystem?.can === 'function' ? onSystem.can({ baseline: bare, inventory: {} }) : onSystem?.can
+    return !onSystem || (can?.[needed.slice(at + 1)] ?? 'can') !== 'can'
   })
   return missing.length === 0 && own !== 'all' && !areas[own] ? [own] : missing
 }

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { execFile, execFileSync } from 'node:child_process'
 import { readFileSync, rmSync, writeFileSync, mkdirSync } from 'node:fs'
-import { createServer, type AddressInfo } from 'node:net'
+import { freePort } from './port.js'
 import { join } from 'node:path'
 import { after } from 'node:test'
 import { promisify } from 'node:util'
@@ -30,14 +30,6 @@ export interface LabBlog {
   requests(): string[]
   stop(): void
   start(): Promise<void>
-}
-
-export async function freePort(): Promise<number> {
-  const server = createServer()
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
-  const { port } = server.address() as AddressInfo
-  await new Promise((resolve) => server.close(resolve))
-  return port
 }
 
 /** Starts one for a test file; it is stopped when that ends. */

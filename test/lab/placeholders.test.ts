@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { after, test } from 'node:test'
 import { survey } from 'unpack'
 import { folder } from '../help/folders.js'
-import { freePort } from '../help/lab.js'
+import { freePort } from '../help/port.js'
 import { serve } from '../help/pages.js'
 
 const root = folder()

@@ -8,7 +8,7 @@ const root = folder()
 const blog = await labBlog('conformance')
 let used = false
 
-const [wordpress] = builtIn
+const wordpress = builtIn.find(({ id }) => id === 'wordpress')
 if (wordpress)
   conform(wordpress, '6.1', async () => {
     if (used) await blog.reset()
