@@ -27,9 +27,9 @@ export interface Provided {
   writes(): number | Promise<number>
   /** The same site by another host name. */
   elsewhere: string
-  /** A theme for the system, with the menu places `main` and `footer` and a sidebar `main`; and an add-on. Both as zip. */
   /** A square picture (PNG) of 512 pixels or more. */
   icon: Uint8Array
+  /** A theme for the system, where it has menus with the places `main` and `footer` and a sidebar `main`; and an add-on. Both as zip. */
   archives: Record<'theme' | 'addOn', { use: string; bytes: Uint8Array }>
 }
 

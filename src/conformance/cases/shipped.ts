@@ -53,7 +53,7 @@ export const shippedCases: readonly ConformanceCase[] = [
     area: 'all',
     needs: ['site.title'],
     async run(site) {
-      const { record = '' } = await site.settled(site.baseline({ shipped: 'remove' }))
+      const { record = '' } = await site.settled(site.baseline({ shipped: 'remove', signUp: { open: false } }))
       const lines = readFileSync(join(record, 'journal.jsonl'), 'utf8')
         .trim()
         .split('\n')

@@ -13,9 +13,11 @@ import { posting } from './areas/posting.js'
 import { profiles } from './areas/profiles.js'
 import { approvalOf, signUp } from './areas/signUp.js'
 import { site } from './areas/site.js'
+import { theme } from './areas/theme.js'
 import { topics } from './areas/topics.js'
 import { debts } from './debts.js'
 import { eyes } from './eyes.js'
+import { themesIn } from './packages.js'
 import { pageIn } from './page.js'
 import { recognise } from './recognise.js'
 import { screens, trouble } from './screens.js'
@@ -23,6 +25,7 @@ import { MisagoSession } from './session.js'
 import { ships } from './ships.js'
 import { logIn } from './sign-in.js'
 
+const OWN_THEME = 'Default Misago Theme'
 const question = z.object({ question: z.string() })
 
 /** Misago, driven by the forms of its dashboard and the interface of its public side. Proven with 0.39. */
@@ -44,8 +47,10 @@ export const misago: System<MisagoSession> = {
     profiles,
     signUp,
     site,
+    theme,
     topics,
   },
+  packages: { theme: themesIn, addOns: () => Promise.resolve([]) },
   lacks: {
     signIn: 'how often somebody may try, and for how long they are locked out, is not to be set on this system',
     addOns: 'add-ons are installed on the server; ask the host',
@@ -66,6 +71,8 @@ export const misago: System<MisagoSession> = {
       of: (answer) => question.safeParse(jsonOf(answer)).data?.question,
     },
   },
+  // which one of several it is, visitors are not told: its style sheets stand in a folder by a number of their own
+  wears: (html, use) => use === OWN_THEME || /href="[^"]*\/themes\/[^"]+\.css/.test(html),
   eyes,
   debts,
   shippedPlaces: () => [{ area: 'forums', place: 'c/first-category/3/' }],

@@ -3,7 +3,7 @@ import { UnpackError } from '../../core/errors.js'
 import { foldSpace } from '../../core/text/plain.js'
 import type { Answer } from '../../web/answer.js'
 import { changedPairs, formOn, type Form } from '../../web/forms.js'
-import type { Ask, Visitor } from '../../web/visitor.js'
+import type { Ask, FilePart, Visitor } from '../../web/visitor.js'
 import { Shelf } from '../shelf.js'
 import type { Carried } from '../step.js'
 import type { Login, SignedIn } from '../system.js'
@@ -91,6 +91,18 @@ export class MisagoSession implements SignedIn {
     }
     if (how !== 'blank') this.shelf.forget(place, `${place} form`)
     return answer.status === 302 ? { location: answer.headers.location } : { refused: complaint(answer) }
+  }
+
+  /** Sends a form with a file in it. */
+  async sendFile(
+    place: string,
+    changes: Readonly<Record<string, string>>,
+    { field, part }: { field: string; part: FilePart },
+  ): Promise<Carried> {
+    const { fields } = await this.#form(place)
+    const parts = { ...fields, ...changes, [field]: part }
+    const answer = await this.visitor.ask(`admincp/${place}`, { method: 'POST', parts })
+    return answer.status === 302 ? {} : { refused: complaint(answer) }
   }
 
   /** Pushes a button of a list. */

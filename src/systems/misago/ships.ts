@@ -11,6 +11,13 @@ export const ships = (): Reading => ({
       marks: { place: true, untouched: true, known: true },
     },
   ],
+  theme: [
+    {
+      id: 1,
+      item: { use: 'Default Misago Theme', active: true, version: '' },
+      marks: { place: true, untouched: true, known: true, needed: true },
+    },
+  ],
   groups: [],
   members: [],
 })

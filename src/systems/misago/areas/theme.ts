@@ -1,0 +1,36 @@
+import { Step } from '../../step.js'
+import type { AreaOnSystem } from '../../system.js'
+import { install, states } from '../carriers/themes.js'
+import type { MisagoSession } from '../session.js'
+import { themesOf } from '../themes.js'
+
+/** The system's own theme, which everything builds upon. */
+const OWN = 1
+const inUse = 'own.theme/in-use'
+
+export const theme: AreaOnSystem<'theme', MisagoSession> = {
+  async read(session) {
+    return (await themesOf(session)).map(({ id, name, active }) => ({
+      id,
+      item: { use: name, active, version: '' },
+      marks: { place: id === OWN, untouched: true, known: true, needed: true },
+      copy: { use: name },
+    }))
+  },
+  translate: (differences, { baseline }) =>
+    differences.flatMap((difference): Step[] => {
+      const proves = [difference]
+      const id = { idOf: difference.ref }
+      if (difference.is === 'left over')
+        return [Step.of(states, { id, go: 'delete' }, { proves, after: baseline.theme ? [inUse] : [] })]
+      const { use, active } = difference.wanted
+      const lacking = difference.is === 'missing'
+      const bytes = baseline.packages.theme[use]?.bytes
+      return [
+        ...(lacking ? [Step.of(install, { use, bytes }, { proves, gives: difference.ref })] : []),
+        ...(active && (lacking || difference.fields.includes('active'))
+          ? [Step.of(states, { id, go: 'activate' }, { proves, gives: inUse, after: lacking ? [difference.ref] : [] })]
+          : []),
+      ]
+    }),
+}
