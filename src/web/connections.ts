@@ -15,7 +15,8 @@ export function connections(resolve?: Resolve, signal?: AbortSignal): Dispatcher
   // every request in flight listens for the stop
   if (signal) setMaxListeners(0, signal)
   const plain = buildConnector({ timeout: 10_000 })
-  const limits = { connections: 6, headersTimeout: 60_000, bodyTimeout: 60_000 }
+  // servers close what rests for two seconds, some without a word: it is not used again after one and a half
+  const limits = { connections: 6, headersTimeout: 60_000, bodyTimeout: 60_000, keepAliveTimeout: 1_500 }
   // HTTP_PROXY, HTTPS_PROXY and NO_PROXY, as other programs on this machine take them
   if (!resolve && hasProxy()) return new EnvHttpProxyAgent(limits)
   return new Agent({

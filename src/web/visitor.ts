@@ -100,13 +100,24 @@ export class Visitor {
   /** A request that was refused as one too many (RFC 6585) was not taken: it is sent again when the server says. */
   async #patiently(url: string, ask: Ask): Promise<Answer> {
     for (let time = 1; ; time += 1) {
-      const answer = await this.#once(url, ask)
+      const answer = await this.#reading(url, ask)
       if (answer.status !== 429 || time > PATIENCE.times) return answer
       const seconds = Number(answer.headers['retry-after'] ?? 2 ** time)
       if (!(seconds <= PATIENCE.most)) return answer
       await wait(seconds * 1000, undefined, { signal: this.signal }).catch(() => {
         throw UnpackError.of('stopped', {})
       })
+    }
+  }
+
+  /** A server may close a connection just when it is used again. Reading is asked for once more; nothing else ever is. */
+  async #reading(url: string, ask: Ask): Promise<Answer> {
+    try {
+      return await this.#once(url, ask)
+    } catch (error) {
+      const isReading = (ask.method ?? 'GET') === 'GET' && (ask.purpose ?? 'read') === 'read'
+      if (!isReading || !(error instanceof NoAnswer) || error.failure.kind !== 'broken off') throw error
+      return this.#once(url, ask)
     }
   }
 

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
-import { formOn, NoAnswer, parseAddress, Traffic, Visitor } from 'unpack'
+import { changedPairs, formOn, NoAnswer, parseAddress, Traffic, Visitor } from 'unpack'
 import { connections } from '../../src/web/connections.js'
 import { serve, type Handler, type Reply } from '../help/pages.js'
 
@@ -78,6 +78,33 @@ test('no answer, a broken-off one and one too large are said', async () => {
   await assert.rejects(large.visitor.get('/'), { code: 'answer-too-large' })
 })
 
+test('reading that is broken off is asked for once more; what could change the site never is', async () => {
+  let asked = 0
+  const moody = await visitor((request, response) => {
+    asked += 1
+    if (asked % 2 === 1) request.socket.destroy()
+    else response.end('there')
+  })
+  assert.equal((await moody.visitor.get('/')).text, 'there')
+  await assert.rejects(moody.visitor.post('/', {}), (error: unknown) => error instanceof NoAnswer)
+  await assert.rejects(moody.visitor.get('/enter', { purpose: 'log-in' }).then(() => moody.visitor.post('/', {})))
+  assert.equal(asked, 5)
+})
+
+test('several values of one name are sent as several', () => {
+  const { pairs } = formOn(
+    '<form id="f"><input name="a" value="1"><input type="checkbox" name="r" value="1" checked><input type="checkbox" name="r" value="2" checked></form>',
+    '#f',
+  ) ?? { pairs: [] }
+  assert.deepEqual(changedPairs(pairs, { r: ['2', '3'], b: '4' }), [
+    ['a', '1'],
+    ['r', '2'],
+    ['r', '3'],
+    ['b', '4'],
+  ])
+  assert.deepEqual(changedPairs(pairs, { r: [] }), [['a', '1']])
+})
+
 test('places are counted from the base folder', async () => {
   const { seen, address } = await serve({ '/blog/a': 'x' })
   const somebody = new Visitor({ origin: address.slice(0, -1), base: '/blog/' }, connections(), new Traffic())
@@ -98,6 +125,15 @@ test('a form is read as a browser would send it', () => {
     action: '/go',
     method: 'post',
     fields: { token: 't&1', title: 'A', on: 'on', r: '2', s: 'b', d: 'x', body: '<p>' },
+    pairs: [
+      ['token', 't&1'],
+      ['title', 'A'],
+      ['on', 'on'],
+      ['r', '2'],
+      ['s', 'b'],
+      ['d', 'x'],
+      ['body', '<p>'],
+    ],
   })
   assert.equal(formOn('<p></p>', 'form'), undefined)
 })
