@@ -28,13 +28,18 @@ function sourcesOf(recorded: readonly Recorded[]): Sources {
  * out anew (cookies, one-time values) is taken from its answers.
  * @returns milliseconds
  */
-export async function replay(recorded: readonly Recorded[]): Promise<number> {
+export async function replay(
+  recorded: readonly Recorded[],
+  /** What else a system gives out anew, in bodies; and headers that say a cookie back. */
+  renew: (text: string, cookies: ReadonlyMap<string, string>) => string = (text) => text,
+  saysBack: Readonly<Record<string, string>> = {},
+): Promise<number> {
   const lines = new Agent({ connections: 6 })
   const cookies = new Map<string, string>()
   const sources = sourcesOf(recorded)
   const answers: string[] = []
   const fresh = (text: string): string =>
-    text.replace(oneTime, (value) => {
+    renew(text, cookies).replace(oneTime, (value) => {
       const source = sources.get(value)
       if (!source) return value
       return [...(answers[source.answer] ?? '').matchAll(oneTime)][source.nth]?.[0] ?? value
@@ -44,6 +49,8 @@ export async function replay(recorded: readonly Recorded[]): Promise<number> {
     const headers: Record<string, string> = Object.fromEntries(
       Object.entries(one.headers).map(([name, value]) => [name, fresh(value)]),
     )
+    for (const [header, cookie] of Object.entries(saysBack))
+      if (header in headers) headers[header] = cookies.get(cookie) ?? ''
     if (cookies.size > 0) headers.cookie = [...cookies].map(([name, value]) => `${name}=${value}`).join('; ')
     const answer = await request(fresh(one.url), {
       dispatcher: lines,

@@ -8,29 +8,20 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { after, test } from 'node:test'
 import assert from 'node:assert/strict'
-import { settle, survey, type Watch } from 'unpack'
+import { settle, survey } from 'unpack'
 import { demoBaseline } from '../test/help/demo.js'
 import { labBlog, type LabBlog } from '../test/help/lab.js'
 import { ownFolders } from '../test/help/sites.js'
+import { fetchedTwice, median, recorder } from './measure.js'
 import { replay, type Recorded } from './replay.js'
 
 const PAIRS = 9
 /** The least that this file takes, as docs/speed.md works it out. */
 const LEAST_REQUESTS = 68
 const MOST_RATIO = 1.15
-const median = (numbers: readonly number[]): number =>
-  [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)] ?? NaN
 
 async function timedSettle(blog: LabBlog, root: string): Promise<{ took: number; recorded: Recorded[] }> {
-  const recorded: Recorded[] = []
-  const watch: Watch = (sent) => {
-    const one: Recorded = { ...sent, began: performance.now(), ended: 0, answer: '' }
-    recorded.push(one)
-    return (_status, _headers, text) => {
-      one.ended = performance.now()
-      one.answer = text
-    }
-  }
+  const { recorded, watch } = recorder()
   const options = await ownFolders(root)
   const baseline = demoBaseline(blog.address)
   const began = performance.now()
@@ -78,17 +69,3 @@ test('settle beside its own requests', async () => {
   assert.ok(requests <= LEAST_REQUESTS * MOST_RATIO && first.requests <= 12 && settled.requests <= 12)
   assert.ok(median(ratios) <= MOST_RATIO)
 })
-
-/** Pages that were fetched twice although nothing was written in between. */
-function fetchedTwice(recorded: readonly Recorded[]): string[] {
-  const fetched = new Set<string>()
-  return recorded.flatMap(({ method, url, purpose }) => {
-    if (method !== 'GET' || purpose === 'write') {
-      fetched.clear()
-      return []
-    }
-    if (fetched.has(url)) return [url]
-    fetched.add(url)
-    return []
-  })
-}
