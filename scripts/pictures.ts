@@ -2,14 +2,16 @@
  * Makes docs/screenshots from the demo data: `npm run pictures`. Wants Debian's chromium, xvfb, xterm, imagemagick,
  * fonts-dejavu-core. A terminal is a real one in a window of its own; pages are drawn by a real browser.
  */
-import { execFileSync, spawn } from 'node:child_process'
+import { execFile, execFileSync, spawn } from 'node:child_process'
 import { existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
+import { promisify } from 'node:util'
 import { setTimeout as wait } from 'node:timers/promises'
 import { createServer } from 'vite'
 import { LoginsFile, Secret } from 'unpack'
+import { standInForum } from '../stand-ins/forum/server/index.js'
 import { standInBlog } from '../stand-ins/blog/server/index.js'
 import { launchBrowser } from '../test/help/browser.js'
 import { root } from '../test/help/root.js'
@@ -89,6 +91,33 @@ await terminal(
   280,
 )
 
+// the forum: the host has installed it, and written to its owner
+const forum = standInForum()
+await forum.listen(4102)
+const forumLogins = await LoginsFile.open(join(folder, 'logins.json'), new Secret(PASSPHRASE))
+await forumLogins.put('http://127.0.0.1:4102/', 'boss', new Secret('harbour-light-41'), { temporary: true })
+execFileSync('cp', ['-r', join(root, 'demo/tidepool-watchers'), folder])
+const quiet = 'sed -i "s/approval: email/approval: none/" tidepool-watchers/baseline.yaml'
+execFileSync('bash', ['-c', quiet], { cwd: folder })
+await terminal('compare-forum', 'unpack compare tidepool-watchers/baseline.yaml | tail -48', 980)
+// not waited for in this thread: the forum runs in it
+await promisify(execFile)(
+  process.execPath,
+  [join(root, 'dist/src/cli/main.js'), 'settle', 'tidepool-watchers/baseline.yaml', '--yes'],
+  {
+    cwd: folder,
+    env: {
+      ...process.env,
+      UNPACK_PASSPHRASE: PASSPHRASE,
+      UNPACK_LOGINS: join(folder, 'logins.json'),
+      UNPACK_STATE: join(folder, 'state'),
+    },
+  },
+)
+// one cell is wrong: somebody has opened a room at the dashboard
+forum.board.forums.find(({ title }) => title === 'Raw counts')?.may.read.push('members')
+await terminal('confirm-forum', 'unpack confirm tidepool-watchers/baseline.yaml | tail -24', 520)
+
 const browser = await launchBrowser()
 async function page(
   name: string,
@@ -106,14 +135,19 @@ async function page(
   await tab.close()
   process.stdout.write(`${name}.png\n`)
 }
-const records = join(folder, 'unpack-record/127.0.0.1_4101')
-const settled =
-  readdirSync(records)
+/** The report of a site's first run of a kind. */
+function reportOf(site: string, of: 'settle' | 'confirm'): string {
+  const records = join(folder, 'unpack-record', site)
+  const found = readdirSync(records)
     .sort()
-    .find((name) => readFileSync(join(records, name, 'report.json'), 'utf8').includes('"of": "settle"')) ?? ''
-const report = pathToFileURL(join(records, settled, 'report.html')).href
+    .find((name) => readFileSync(join(records, name, 'report.json'), 'utf8').includes(`"of": "${of}"`))
+  return pathToFileURL(join(records, found ?? '', 'report.html')).href
+}
+const report = reportOf('127.0.0.1_4101', 'settle')
 await page('report', report)
 await page('report-phone', report, 390, 844)
+await page('report-forum', `${reportOf('127.0.0.1_4102', 'confirm')}#eyes`)
+await page('settled-forum', 'http://127.0.0.1:4102/', 1280, 800)
 await page('settled-blog', 'http://127.0.0.1:4101/news/')
 const vite = await createServer({
   configFile: join(root, 'examples/check-a-baseline/vite.config.ts'),
@@ -127,3 +161,4 @@ await page('check-a-baseline', 'http://127.0.0.1:4177/', 1280, 800, (text) =>
 await vite.close()
 await browser.close()
 await host.close()
+await forum.close()

@@ -20,7 +20,7 @@ export function provenTable(root: string): string {
       systems.flatMap(({ passed, skipped }) => [...passed, ...skipped.map((name) => name.replace(/ \([^)]*\)$/, ''))]),
     ),
   ]
-  const cell = (system: Proven, name: string) => (system.passed.includes(name) ? '✓' : 'not possible there')
+  const cell = (system: Proven, name: string) => (system.passed.includes(name) ? '✓' : '–')
   return [
     `| what is proven | ${systems.map(({ name, version }) => `${name} ${version}`).join(' | ')} |`,
     `|---|${systems.map(() => '---|').join('')}`,

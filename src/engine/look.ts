@@ -41,6 +41,8 @@ export async function lookAtAll(run: Run, record: Record, oldPlaces: readonly st
     throughEyes(run, comparison, inventory),
   ])
   add(...seen, ...screens, ...eyes.checks)
+  // only now: some systems fail what an account asks for just while another session of it signs out
+  await run.eyes.close()
   if (inventory) add(nothingLeft(comparison))
   if (session) add(await signOut(run, session))
   return { checks, eyes: eyes.cells }
@@ -75,7 +77,6 @@ async function throughEyes(
       }),
     ),
   ])
-  await eyes.close()
   return { checks: [...found.checks, ...asked], cells: found.cells }
 }
 

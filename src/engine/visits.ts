@@ -201,5 +201,7 @@ async function noShippedText(run: Run, visit: Visit, oldPlaces: readonly string[
     .map(({ place }) => place)
   const answers = await Promise.all([...new Set([...places, ...oldPlaces])].map(visit))
   const left = answers.find((answer) => run.system.showsShippedText(answer.text, addressText(run.address)))
-  return left ? bad(`${left.url} still shows a text that shipped`) : good(`${answers.length} addresses`)
+  return left
+    ? bad(`${left.url} still shows a text that shipped`)
+    : good(answers.length === 1 ? 'one address' : `${answers.length} addresses`)
 }

@@ -107,3 +107,12 @@ test('a screen that is not as expected stops its carrier’s load alone', async 
   const held = await run([step(strange, 'a'), step(carrier('fine', 9), 'b'), step(carrier('fine', 9), 'c', ['a'])])
   assert.deepEqual([sent, held.size], [['fine: b'], 1])
 })
+
+test('what pays a debt waits for every step that owes it', async () => {
+  const { sent, carrier, run } = harbour()
+  const [pays, owes] = [carrier('pays', 25), carrier('owes', 1)]
+  const paying = Step.of(pays, { name: 'mend' }, { proves: [], pays: 'rights' })
+  const owing = (name: string) => Step.of(owes, { name }, { proves: [], gives: name, owes: 'rights' })
+  await run([paying, owing('kelp'), owing('limpet')])
+  assert.deepEqual(sent, ['owes: kelp', 'owes: limpet', 'pays: mend'])
+})

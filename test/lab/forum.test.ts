@@ -46,7 +46,7 @@ test('a fresh forum: surveyed, compared, settled, confirmed, and a second run wr
   assert.deepEqual(failed(looked.checks), [])
   assert.equal(forum.writes(), before)
   // what the forum's own screens and pages show of the owner's and the members' passwords: nothing
-  const secrets = (await options.logins.list()).map(({ password }) => password.reveal())
+  const secrets = options.logins.list().map(({ password }) => password.reveal())
   const har = readFileSync(join(done.record ?? '', 'exchange.har'), 'utf8')
   for (const secret of secrets) for (const form of [secret, encodeURIComponent(secret)]) assert.ok(!har.includes(form))
 })

@@ -2,6 +2,7 @@ import pc from 'picocolors'
 import type { z } from 'zod'
 import type { compareDocument } from '../../core/report/report.js'
 import { anyItem, areaOf, type AnyDifference } from '../../core/areas/index.js'
+import type { AccessRow } from '../../core/access/rows.js'
 import type { Comparison, Remark } from '../../core/compare.js'
 import { changes, differenceText, valueText } from '../../core/words.js'
 import { differenceLine } from '../../engine/account.js'
@@ -47,16 +48,19 @@ const remarks = (title: string, items: readonly Remark[], intro?: string): strin
       ]
 
 /** Differences in the order of settling, a block for each area. */
-export function differenceBlocks(differences: readonly AnyDifference[]): string[] {
+export function differenceBlocks(differences: readonly AnyDifference[], access: readonly AccessRow[] = []): string[] {
   let last = ''
+  let shown = false
   return differences.flatMap((difference) => {
     // new forums are given access: who may do what stands in a table
-    if (difference.area === 'access' && difference.is === 'missing') return []
+    const table = difference.area === 'access' && !shown ? accessBlock(access) : []
+    shown ||= difference.area === 'access'
+    if (difference.area === 'access' && difference.is === 'missing') return table
     const block = difference.is === 'left over' ? 'left over' : areaOf(difference.area).title
     const lines = differenceRows(difference)
-    if (block === last) return lines
+    if (block === last) return [...table, ...lines]
     last = block
-    return ['', heading(block), ...lines]
+    return [...table, '', heading(block), ...lines]
   })
 }
 
@@ -91,8 +95,7 @@ export function compareLines({ comparison, system, access, expected }: Compared,
           0,
         )
       : []),
-    ...differenceBlocks(differences),
-    ...(differences.some(({ area }) => area === 'access') ? accessBlock(access) : []),
+    ...differenceBlocks(differences, access),
     ...remarkBlocks(comparison),
     '',
     differences.length === 0

@@ -1,7 +1,7 @@
 import { width } from './layout.js'
 
 const GAP = 2
-const FIRST = 22
+const FIRST = 26
 
 /** Rows of cells in columns as wide as the terminal allows; longer texts are folded within their column. */
 export function tableLines(

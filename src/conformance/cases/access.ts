@@ -155,8 +155,9 @@ export const accessCases: readonly ConformanceCase[] = [
     async run(site) {
       const { settled } = await site.settledForGood(plan(site))
       assert.ok(settled.includes('members/kelp') && settled.includes('members/limpet'))
-      const logins = await Promise.all(['kelp', 'limpet'].map((name) => site.provided.logins.find(site.address, name)))
-      const [kelp, limpet] = logins.map((login) => login?.password.reveal() ?? '')
+      const find = async (name: string) =>
+        (await site.provided.logins.find(site.address, name))?.password.reveal() ?? ''
+      const [kelp, limpet] = [await find('kelp'), await find('limpet')]
       assert.ok(kelp && limpet && kelp !== limpet && kelp.length >= 20)
       const moved = plan(site, raw, { members: [{ ...members[0], email: 'kelp@quay.example' }, members[1]] })
       assert.deepEqual((await site.settledForGood(moved)).settled, ['members/kelp'])

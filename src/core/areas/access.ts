@@ -2,6 +2,7 @@ import { accessTable, groupNames, seenOf } from '../access/plan.js'
 import { actions, granted, whoText, type Action } from '../access/who.js'
 import type { Area, Value } from '../area.js'
 import { nameIn, refOf } from '../ref.js'
+import { textOf } from '../value.js'
 
 export type AccessItem = {
   /** The ref of the forum, or of a category. */
@@ -51,7 +52,7 @@ export const access: Area<'access', AccessItem> = {
       : [...namesIn(wanted)].sort().join('\n') === [...namesIn(found)].sort().join('\n'),
   call: ({ forum }) => `access to “${nameIn(forum)}”`,
   say: (key) => (key === 'forum' ? 'forum' : words[key]),
-  show: (key, value) => (key === 'forum' ? nameIn(String(value)) : whoText(namesIn(value))),
+  show: (key, value) => (key === 'forum' ? nameIn(textOf(value)) : whoText(namesIn(value))),
   expect: (items, baseline) =>
     items.length === 0
       ? []

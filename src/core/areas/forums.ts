@@ -4,10 +4,11 @@ import type { Area, Plan } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
 import { forumPath, title } from '../baseline/values.js'
 import { nameIn, refOf } from '../ref.js'
-import { yesOrNo } from '../value.js'
+import { textOf, yesOrNo } from '../value.js'
 
+const name = title.meta({ examples: ['Survey volunteers'] })
 const who = z
-  .union([title, z.array(title)])
+  .union([name, z.array(name)])
   .optional()
   .describe('everyone, members, moderators, administrators, or names of groups')
   .meta({ examples: ['members'] })
@@ -80,5 +81,5 @@ export const forums: Area<'forums', ForumItem> = {
   keepsHolder: true,
   call: (item) => `the ${item.parent === '' ? 'category' : 'forum'} “${item.title}”`,
   say: (key) => (key === 'parent' ? 'stands in' : key === 'removeOldAfterDays' ? 'old topics go after days' : key),
-  show: (_key, value) => yesOrNo(value),
+  show: (key, value) => (key === 'parent' ? nameIn(textOf(value)) : yesOrNo(value)),
 }

@@ -2,12 +2,15 @@ import { z } from 'zod'
 import type { Area, Value } from '../area.js'
 import { mail, title, userName } from '../baseline/values.js'
 import { nameIn, refOf } from '../ref.js'
-import { textOf } from '../value.js'
+import { textOf, yesOrNo } from '../value.js'
 
 export const memberSchema = z.strictObject({
   username: userName.describe('The name the member signs in with'),
   email: mail.describe("The member's e-mail address"),
-  groups: z.array(title).default([]).describe('The groups the member belongs to, at least'),
+  groups: z
+    .array(title.meta({ examples: ['Survey volunteers'] }))
+    .default([])
+    .describe('The groups the member belongs to, at least'),
   password: z
     .enum(['made', 'stored'])
     .default('made')
@@ -19,6 +22,8 @@ export interface MemberItem {
   email?: string
   /** The refs of groups. */
   groups?: readonly string[]
+  /** Whether the account can be used: a new one may wait for somebody. */
+  open?: boolean
 }
 
 const listOf = (value: Value): readonly Value[] => (Array.isArray(value) ? (value as readonly Value[]) : [])
@@ -28,11 +33,11 @@ export const members: Area<'members', MemberItem> = {
   name: 'members',
   title: 'members',
   list: 'at least',
-  keys: ['username', 'email', 'groups'],
+  keys: ['username', 'email', 'groups', 'open'],
   ref: (item) => refOf('members', item.username),
   plan: ({ members }) =>
     (members ?? []).map(({ username, email, groups }) => ({
-      item: { username, email, groups: groups.map((name) => refOf('groups', name)) },
+      item: { username, email, groups: groups.map((name) => refOf('groups', name)), open: true },
     })),
   links: ['groups'],
   goes: ({ username }, { owner }) =>
@@ -42,12 +47,15 @@ export const members: Area<'members', MemberItem> = {
   same: (key, wanted, found) =>
     key === 'groups'
       ? listOf(wanted).every((group) => listOf(found).includes(group))
-      : textOf(wanted).toLowerCase() === textOf(found).toLowerCase(),
+      : key === 'open'
+        ? found !== false
+        : textOf(wanted).toLowerCase() === textOf(found).toLowerCase(),
   call: (item) => `the account “${item.username}”`,
+  say: (key) => (key === 'open' ? 'the account is open' : key),
   show: (key, value) =>
     key === 'groups'
       ? listOf(value)
           .map((ref) => nameIn(textOf(ref)))
           .join(', ')
-      : textOf(value),
+      : yesOrNo(value),
 }

@@ -6,8 +6,10 @@ import { reportStyle } from './style.js'
 
 const esc = (text: string): string =>
   text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;').replace(/'/g, '&#39;')
-const section = (title: string, body: string, intro = ''): string =>
-  body === '' ? '' : `<section><h2>${esc(title)}</h2>${intro && `<p class="quiet">${esc(intro)}</p>`}${body}</section>`
+const section = (title: string, body: string, intro = '', id = ''): string =>
+  body === ''
+    ? ''
+    : `<section${id && ` id="${id}"`}><h2>${esc(title)}</h2>${intro && `<p class="quiet">${esc(intro)}</p>`}${body}</section>`
 const list = (items: readonly string[]): string =>
   items.length === 0 ? '' : `<ul>${items.map((item) => `<li>${item}</li>`).join('')}</ul>`
 const remarks = (items: readonly Remark[]): string =>
@@ -116,7 +118,7 @@ ${section('What was kept', remarks(report.kept))}
 ${section('To do by hand', remarks(report.byHand))}
 ${section('Not to be had on this system', remarks(report.never))}
 ${section('To know', remarks(report.notes))}
-${section('Forums through many eyes', eyes(report.eyes), 'What each may do, read in a public session of their own.')}
+${section('Forums through many eyes', eyes(report.eyes), 'What each may do, read in a public session of their own.', 'eyes')}
 ${section('Checks', checks(report.checks))}
 </main>
 <footer class="quiet">Ended ${esc(timeText(report.ended))}. The journal beside this page has every step; report.json says the same for programs.</footer>

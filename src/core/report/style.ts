@@ -13,7 +13,7 @@ article { background: var(--card); border: 1px solid var(--line); border-radius:
 table { border-collapse: collapse; width: 100%; table-layout: fixed; } th, td { text-align: left; vertical-align: top; padding: .2rem .4rem .2rem 0; font-weight: 400; }
 th { width: 9.5rem; color: var(--quiet); } .to { width: 1.6rem; color: var(--quiet); } .found { color: var(--quiet); } .wanted { font-weight: 600; }
 /* the one thing that may scroll sideways, within itself */
-.wide { overflow-x: auto; } .eyes { table-layout: auto; background: var(--card); border: 1px solid var(--line); } .eyes th, .eyes td { border-bottom: 1px solid var(--line); padding: .35rem .6rem; } .eyes thead th { width: auto; } .eyes .ok { color: var(--ink); }
+.wide { overflow-x: auto; } .eyes { table-layout: auto; background: var(--card); border: 1px solid var(--line); } .eyes th, .eyes td { border-bottom: 1px solid var(--line); padding: .35rem .6rem; } .eyes { font-size: .9rem; } .eyes thead th { width: auto; } .eyes tbody th { width: auto; white-space: nowrap; } .eyes .ok { color: var(--ink); }
 ul { padding-left: 1.2rem; margin: .3rem 0; } li { margin: .25rem 0; }
 .checks { list-style: none; padding: 0; } .checks li { display: flex; gap: .6rem; border-bottom: 1px solid var(--line); padding: .3rem 0; margin: 0; } .checks .ok b { color: var(--sea); } .checks small { display: block; color: var(--quiet); }
 @media (max-width: 34rem) { article table, article tbody, article tr, article th, article td { display: block; width: auto; } article tr { padding: .3rem 0; } .found::before { content: 'was '; } .to { display: none; } }

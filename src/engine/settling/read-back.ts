@@ -46,31 +46,37 @@ export async function settleAndReadBack(
   let open = agreed
   let before = inventory
   let wasLost = false
+  let left: Comparison | undefined
   for (let pass = 1; ; pass += 1) {
     const [now, later] = withWhatFollows(open)
-    holdBack(now, books.why)
+    holdBack(
+      now,
+      books.why,
+      left?.differences.find((one) => sameIn(chosen, one) && !sameIn(open, one)),
+    )
     const lost = await carryAll(run, session, now, before, record, books)
     if (lost && wasLost) throw UnpackError.of('lost-answer', { url: lost.url, finding: lost.failure.text })
     wasLost ||= lost !== undefined
     await rememberUnseen(run, before, now, books.why)
     const after = now.length > 0 ? await run.takeStock(session) : before
-    const left = run.compare(after)
-    await remember(run, after, chosen, left)
+    const seen = run.compare(after)
+    left = seen
+    await remember(run, after, chosen, seen)
     for (const difference of now) {
       const { ref, is } = difference
-      record.journal({ event: 'read back', ref, is, ok: !sameIn(left.differences, difference) })
+      record.journal({ event: 'read back', ref, is, ok: !sameIn(seen.differences, difference) })
     }
     before = after
     const changed = new Set<string>(now.map(({ area }) => area))
-    const late = left.differences.filter(
+    const late = seen.differences.filter(
       (difference) =>
         areaOf(difference.area).follows?.some((area) => changed.has(area)) &&
         ![shown, chosen].some((known) => sameIn(known, difference)) &&
         !books.why.has(difference.ref),
     )
-    if (late.length > 0) chosen = [...chosen, ...(await ask(left, late))]
+    if (late.length > 0) chosen = [...chosen, ...(await ask(seen, late))]
     const waiting = lost ? chosen : [...later, ...chosen.filter((difference) => late.includes(difference))]
-    open = left.differences.filter((difference) => sameIn(waiting, difference) && !books.why.has(difference.ref))
+    open = seen.differences.filter((difference) => sameIn(waiting, difference) && !books.why.has(difference.ref))
     if (open.length === 0 || pass === MOST_PASSES) {
       await payDebts(run, session, record)
       return { left: run.compare(after), chosen, ...books }
@@ -78,9 +84,13 @@ export async function settleAndReadBack(
   }
 }
 
-/** What comes last does not come at all where something before it failed. */
-function holdBack(now: AnyDifference[], why: ReadBack['why']): void {
-  const [failed] = why.keys()
+/**
+ * What comes last does not come at all where something before it failed.
+ * @param left something that was carried out and still differs, if there is such
+ */
+function holdBack(now: AnyDifference[], why: ReadBack['why'], left?: AnyDifference): void {
+  const [refused] = why.keys()
+  const failed = refused ?? left?.ref
   if (failed === undefined) return
   for (const one of now.filter(({ area }) => areaOf(area).last)) {
     now.splice(now.indexOf(one), 1)

@@ -63,6 +63,8 @@ export async function ownAccount(session: MisagoSession): Promise<{ id: number; 
 
 export interface User extends Named {
   email: string
+  /** False for one that waits to be activated. */
+  open: boolean
 }
 
 /** All accounts, page by page. A filter that somebody set before would stay in the session: it is taken away. */
@@ -83,6 +85,7 @@ async function usersBy(session: MisagoSession, query: string): Promise<User[]> {
         return {
           id: Number(/\/edit\/(\d+)\//.exec(link.attr('href') ?? '')?.[1]),
           name: link.text().trim(),
+          open: $(row).find('.badges-list .badge-primary').length === 0,
           email: ($(row).find('a[href^="mailto:"]').attr('href') ?? '').replace('mailto:', ''),
         }
       })

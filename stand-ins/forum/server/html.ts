@@ -5,7 +5,7 @@ export { esc, form, type Field } from '../../common/server/html.js'
 const style = `
   :root { --ink: #1d2b33; --paper: #f6f8f7; --card: #ffffff; --line: #d3dcdb; --sea: #14566b; --quiet: #5a6a6e; }
   body { margin: 0; background: var(--paper); color: var(--ink); font: 16px/1.55 'DejaVu Sans', 'Segoe UI', system-ui, sans-serif; }
-  .wrap, body > main, body > header { max-width: 58rem; margin: 0 auto; padding: 1rem 1.25rem; box-sizing: border-box; }
+  .wrap, body > main, body > header:not(.top) { max-width: 58rem; margin: 0 auto; padding: 1rem 1.25rem; box-sizing: border-box; }
   .top { background: var(--sea); color: #fff; } .top a { color: #fff; } .top .name { margin: 0; font-size: 1.5rem; font-weight: 700; } .top .name a { text-decoration: none; }
   .top .line { margin: .1rem 0 0; opacity: .9; } .top nav { margin-top: .5rem; } .top nav a { margin-right: 1.1rem; }
   a { color: var(--sea); } h2 { font-size: 1.1rem; margin: 1.6rem 0 .5rem; } .quiet { color: var(--quiet); font-size: .9rem; margin: .1rem 0 0; }

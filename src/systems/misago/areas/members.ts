@@ -1,7 +1,7 @@
 import { refOf } from '../../../core/ref.js'
 import { Step } from '../../step.js'
 import type { AreaOnSystem } from '../../system.js'
-import { accounts, goneAccounts, newAccounts } from '../carriers/accounts.js'
+import { accounts, activated, goneAccounts, newAccounts } from '../carriers/accounts.js'
 import { RIGHTS } from '../debts.js'
 import { rolesOf, usersOf, usersWith } from '../roles.js'
 import type { MisagoSession } from '../session.js'
@@ -15,11 +15,12 @@ export const members: AreaOnSystem<'members', MisagoSession> = {
     const { username } = session.login
     return users
       .filter(({ name, email }) => ![name, email].includes(username))
-      .map(({ id, name, email }) => ({
+      .map(({ id, name, email, open }) => ({
         id,
         item: {
           username: name,
           email,
+          open,
           groups: own.flatMap((role, index) =>
             inside[index]?.some((user) => user.id === id) ? [refOf('groups', role.name)] : [],
           ),
@@ -36,6 +37,7 @@ export const members: AreaOnSystem<'members', MisagoSession> = {
       const roles = groups.map((group) => ({ idOf: group }))
       const joins = difference.is === 'missing' ? roles.length > 0 : difference.fields.includes('groups')
       const moves = difference.is === 'different' && difference.fields.includes('email')
+      const waits = difference.is === 'different' && difference.fields.includes('open')
       return [
         ...(difference.is === 'missing'
           ? [
@@ -46,6 +48,7 @@ export const members: AreaOnSystem<'members', MisagoSession> = {
               ),
             ]
           : []),
+        ...(waits ? [Step.of(activated, { id }, { proves })] : []),
         ...(joins || moves
           ? [
               Step.of(

@@ -77,6 +77,22 @@ export const ownerAccount: Carrier<
   },
 }
 
+/** Opens accounts that wait to be activated. */
+export const activated: Carrier<{ id: IdOf }, MisagoSession> = {
+  name: 'accounts to open',
+  side: 'dashboard',
+  atOnce: Infinity,
+  async carry(loads, session) {
+    const answer = await session.mass(
+      'users/',
+      'activate',
+      loads.map(({ id }) => String(id)),
+    )
+    stale(session, '')
+    return loads.map(() => answer)
+  },
+}
+
 /** Removes accounts; what they wrote stays. */
 export const goneAccounts: Carrier<{ id: IdOf }, MisagoSession> = {
   name: 'accounts that go',

@@ -15,24 +15,29 @@ export const members: AreaOnSystem<'members', StandInSession> = {
           username: data.name ?? '',
           email: data.email ?? '',
           groups: own.map((group) => refOf('groups', nameOf.get(group) ?? group)),
+          open: data.waits === '',
         }
         return { id, item, copy: item }
       })
   },
   translate: (differences) =>
-    differences.map((difference) => {
+    differences.flatMap((difference): Step[] => {
       const proves = [difference]
-      if (difference.is === 'left over')
-        return Step.of(accounts, { id: { idOf: difference.ref }, remove: true }, { proves })
+      const id = { idOf: difference.ref }
+      if (difference.is === 'left over') return [Step.of(accounts, { id, remove: true }, { proves })]
       const { username, email, groups = [] } = difference.wanted
       const joins = groups.map((group) => ({ idOf: group }))
       const owes = joins.length > 0 ? { owes: RIGHTS } : {}
-      return difference.is === 'missing'
-        ? Step.of(
-            accounts,
-            { username, email, password: { secretOf: difference.ref }, groups: joins },
-            { proves, gives: difference.ref, ...owes },
-          )
-        : Step.of(accounts, { id: { idOf: difference.ref }, email, groups: joins }, { proves, ...owes })
+      if (difference.is === 'missing') {
+        const load = { username, email, password: { secretOf: difference.ref }, groups: joins }
+        return [Step.of(accounts, load, { proves, gives: difference.ref, ...owes })]
+      }
+      const changed = (key: 'email' | 'groups' | 'open') => difference.fields.includes(key)
+      return [
+        ...(changed('open') ? [Step.of(accounts, { id, email, wakes: true }, { proves })] : []),
+        ...(changed('email') || changed('groups')
+          ? [Step.of(accounts, { id, email, groups: joins }, { proves, ...owes })]
+          : []),
+      ]
     }),
 }

@@ -1,4 +1,4 @@
-import { settingSteps, type AreaOnSystem } from 'unpack'
+import { settingSteps, textOf, type AreaOnSystem } from 'unpack'
 import { as, box } from '../../../common/adapter/settings.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { settings } from '../carriers/forms.js'
@@ -22,7 +22,7 @@ export const site: AreaOnSystem<'site', StandInSession> = {
     settingSteps(differences, settings, {
       title: as('title'),
       description: as('description'),
-      language: (value) => ({ language: String(value).split('-')[0] ?? '' }),
+      language: (value) => ({ language: textOf(value).split('-')[0] ?? '' }),
       timezone: as('timezone'),
       searchEngines: (value) => ({ searchEngines: box(value === 'welcome') }),
     }),

@@ -88,6 +88,8 @@ export interface AccountFields {
   email?: string
   password?: SecretOf
   groups?: readonly IdOf[]
+  /** An account that waits: it is written to again, or opened. */
+  wakes?: boolean
 }
 
 /** Accounts of members. A new one may have to be answered for by mail. */
@@ -97,14 +99,29 @@ export const accounts: Carrier<AccountFields, StandInSession> = {
   atOnce: 1,
   async carry([load], session): Promise<Carried[]> {
     if (!load) return []
-    const { id, remove, username, email, password, groups = [] } = load
+    const { id, remove, username, email, password, groups = [], wakes } = load
+    const waits = async (row: number) => {
+      const found = (await session.rows('accounts')).find((one) => one.id === row)
+      // what comes of it is read when the mail was answered
+      session.shelf.forget('accounts')
+      return found?.data.waits
+    }
+    const open = (row: number, go: string) => session.send(`accounts/${row}`, { form: go, to: `accounts/${row}/${go}` })
+    if (wakes && email !== undefined) {
+      const go = (await waits(Number(id))) === 'staff' ? 'open' : 'write'
+      const outcome = await open(Number(id), go)
+      return [outcome.refused === undefined && go === 'write' ? { mail: email } : outcome]
+    }
     if (remove) return [await session.send(`accounts/${id}`, { form: 'remove', to: `accounts/${id}/remove` })]
     const boxes = Object.fromEntries(groups.map((group) => [`group ${group}`, '1']))
     const given = Object.entries({ username, email, password }).filter(([, value]) => value !== undefined)
     const changes = { ...(Object.fromEntries(given) as Record<string, string>), ...boxes }
     const outcome = await session.send(`accounts/${id ?? 'new'}`, { changes })
     if (outcome.refused !== undefined || id !== undefined) return [outcome]
-    const made = (await session.rows('accounts')).find((row) => row.id === outcome.id)
-    return [made?.data.waits === 'yes' && email !== undefined ? { id: outcome.id, mail: email } : outcome]
+    const made = Number(outcome.id)
+    const why = await waits(made)
+    if (why === 'mail' && email !== undefined) return [{ id: made, mail: email }]
+    if (why === 'staff') await open(made, 'open')
+    return [{ id: made }]
   },
 }

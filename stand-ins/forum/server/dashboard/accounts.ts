@@ -8,7 +8,13 @@ export function accounts(office: Office, board: Board, mail?: number): void {
   office.get('/accounts', (_request, reply) => {
     const rows = board.accounts.map(({ id, username, email, role, groups, waits }) => ({
       id,
-      marks: { name: username, email, role, groups: groups.join(','), waits: waits === undefined ? '' : 'yes' },
+      marks: {
+        name: username,
+        email,
+        role,
+        groups: groups.join(','),
+        waits: waits === undefined || waits === 'staff' ? (waits ?? '') : 'mail',
+      },
       cells: [username],
     }))
     return office.screen(reply, 'accounts', office.table(rows, 'accounts'))
@@ -25,7 +31,11 @@ export function accounts(office: Office, board: Board, mail?: number): void {
         value: item?.groups.includes(group.id) ? '1' : '',
       })),
     ]
-    return office.screen(reply, 'accounts', office.editor(request, `/accounts/${id}`, fields, item !== undefined))
+    const editor = office.editor(request, `/accounts/${id}`, fields, item !== undefined)
+    const button = (name: string) => office.button(request, `/accounts/${id}/${name}`, name, name)
+    // a mail can be sent once more; what waits for the staff, the staff opens
+    const waits = item?.waits === undefined ? '' : button(item.waits === 'staff' ? 'open' : 'write')
+    return office.screen(reply, 'accounts', editor + waits)
   })
   office.post('/accounts/:id', '/accounts', async (body, id, request) => {
     const { username = '', email = '', password = '' } = body
@@ -52,6 +62,18 @@ export function accounts(office: Office, board: Board, mail?: number): void {
   office.post('/accounts/:id/remove', '/accounts', (_body, id, request) => {
     if (office.sessions.account(request) === id) return 'That is you.'
     board.accounts = board.accounts.filter((one) => one.id !== id)
+    return undefined
+  })
+
+  office.post('/accounts/:id/open', '/accounts', (_body, id) => {
+    const item = board.accounts.find((one) => one.id === id)
+    if (item?.waits !== 'staff') return 'It does not wait for the staff.'
+    item.waits = undefined
+    return undefined
+  })
+  office.post('/accounts/:id/write', '/accounts', async (_body, id, request) => {
+    const item = board.accounts.find((one) => one.id === id)
+    if (item) await sendKey(board, item, `http://${request.headers.host ?? ''}${office.base}`, mail)
     return undefined
   })
 

@@ -1,0 +1,175 @@
+import assert from 'node:assert/strict'
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { after, test } from 'node:test'
+import { confirm, settle, survey } from 'unpack'
+import { folder } from '../help/folders.js'
+import { runningForum } from '../help/forum.js'
+import { writesAt } from '../help/sites.js'
+import { manyForums, watchers } from '../help/watchers.js'
+
+const root = folder()
+const open: { close(): Promise<void> }[] = []
+after(() => Promise.all(open.map((one) => one.close())))
+const start = (standing: 'fresh' | 'in-use' = 'fresh') => runningForum(root, (one) => open.push(one), standing)
+const failed = (checks: readonly { name: string; ok: boolean; detail: string }[]) =>
+  checks.filter(({ ok }) => !ok).map(({ name, detail }) => `${name}: ${detail}`)
+
+test('the demo’s forum: settled, confirmed, and a second run writes nothing', async () => {
+  const forum = await start()
+  assert.equal((await survey(forum.address, forum.options)).standing, 'fresh')
+  const done = await settle(watchers(forum.address), forum.options)
+  assert.deepEqual([done.failed, failed(done.checks)], [[], []])
+  assert.equal(done.eyes.length, 16)
+  const before = writesAt(forum)
+  // links in mails were opened, too
+  assert.equal(before + forum.requests.filter((line) => line.includes('/activate/')).length, done.writes)
+  assert.equal((await settle(watchers(forum.address), { ...forum.options, confirm: false })).writes, 0)
+  assert.equal(writesAt(forum), before)
+  // the accounts that had to be answered for by mail are open
+  assert.ok(forum.board.accounts.every(({ waits }) => waits === undefined))
+  const report = readFileSync(join(done.record ?? '', 'report.html'), 'utf8')
+  assert.match(report, /Forums through many eyes/)
+  assert.match(report, /<th scope="row">Surveys\/Raw counts<\/th><td class="ok"><span class="quiet">nothing<\/span>/)
+})
+
+test('without a place where mails arrive, an account that waits for one is told, and the forum stays closed', async () => {
+  const forum = await start()
+  const options = { ...forum.options, mailbox: undefined }
+  const done = await settle(watchers(forum.address), { ...options, confirm: false })
+  assert.deepEqual(
+    done.failed.map(({ ref }) => ref),
+    ['members/kelp', 'members/limpet', 'opening'],
+  )
+  assert.match(done.failed[0]?.text ?? '', /--mail-folder/)
+  assert.match(done.failed[2]?.text ?? '', /It needs members\/kelp/)
+  assert.equal((await fetch(forum.address)).status, 503)
+  // with the place named, the next run has the mails sent again, follows them, and opens the forum
+  const next = await settle(watchers(forum.address), forum.options)
+  assert.deepEqual([next.failed, failed(next.checks)], [[], []])
+  assert.deepEqual([...next.settled].sort(), ['members/kelp', 'members/limpet', 'opening'])
+  assert.equal((await fetch(forum.address)).status, 200)
+})
+
+test('where new accounts wait for the staff, members of the file are opened by the owner', async () => {
+  const forum = await start()
+  const plan = watchers(forum.address, (text) => text.replace('approval: email', 'approval: staff'))
+  const { failed: left, checks } = await settle(plan, forum.options)
+  assert.deepEqual([left, failed(checks)], [[], []])
+  // and one that waits since is told as different
+  const kelp = forum.board.accounts.find(({ username }) => username === 'kelp')
+  if (kelp) kelp.waits = 'staff'
+  assert.deepEqual((await settle(plan, { ...forum.options, confirm: false })).settled, ['members/kelp', 'opening'])
+})
+
+test('a wrong cell is named, with who may do what they should not', async () => {
+  const forum = await start()
+  await settle(watchers(forum.address), { ...forum.options, confirm: false })
+  const raw = forum.board.forums.find(({ title }) => title === 'Raw counts')
+  raw?.may.read.push('members')
+  const { eyes, checks } = await confirm(watchers(forum.address), forum.options)
+  assert.deepEqual(
+    eyes.filter(({ ok }) => !ok).map(({ forum: where, as, seen }) => [where, as, seen]),
+    [['Surveys/Raw counts', 'member limpet', ['see', 'read']]],
+  )
+  assert.ok(
+    failed(checks).includes('“Surveys/Raw counts” is as open to member limpet as planned: may read, and should not'),
+  )
+})
+
+test('a member whose login is refused is told, and the others look all the same', async () => {
+  const forum = await start()
+  await settle(watchers(forum.address), { ...forum.options, confirm: false })
+  const kelp = forum.board.accounts.find(({ username }) => username === 'kelp')
+  if (kelp) kelp.password = 'changed-by-kelp-herself'
+  const { eyes } = await confirm(watchers(forum.address), forum.options)
+  assert.deepEqual([...new Set(eyes.filter(({ seen }) => seen === null).map(({ as }) => as))], ['member kelp'])
+  assert.ok(eyes.filter(({ as }) => as !== 'member kelp').every(({ ok }) => ok))
+})
+
+test('rights that leak through a membership are paid for, also by a run that has nothing else to do', async () => {
+  const forum = await start()
+  const plan = watchers(forum.address)
+  await settle(plan, { ...forum.options, confirm: false })
+  assert.equal(forum.board.shared.size, 0)
+  // somebody puts a member into the group at the dashboard: others share its rights, and only eyes see that
+  const [group] = forum.board.groups
+  if (group) forum.board.shared.add(group.id)
+  const { eyes } = await confirm(plan, forum.options)
+  assert.deepEqual(
+    eyes.filter(({ ok }) => !ok).map(({ as, forum: where }) => `${as}: ${where}`),
+    ['member limpet: Surveys/Raw counts'],
+  )
+})
+
+test('stopped at every write, the next run goes on and ends in the same state', async () => {
+  const whole = await start()
+  const first = await settle(watchers(whole.address), { ...whole.options, confirm: false })
+  const state = ({ board }: typeof whole) => ({
+    settings: board.settings,
+    groups: board.groups.map(({ name }) => name),
+    forums: board.forums.map(({ title, may, locked }) => ({
+      title,
+      locked,
+      may: Object.fromEntries(
+        Object.entries(may).map(([action, who]) => [action, who.map((one) => one.replace(/\d+/, ''))]),
+      ),
+    })),
+    members: board.accounts.map(({ username, groups, waits }) => [username, groups.length, waits]),
+    shared: board.shared.size,
+  })
+  const wanted = state(whole)
+  for (let at = 1; at < first.writes; at += 2) {
+    const forum = await start()
+    const stop = new AbortController()
+    let writes = 0
+    await settle(watchers(forum.address), {
+      ...forum.options,
+      signal: stop.signal,
+      confirm: false,
+      watch: ({ purpose }) => {
+        if (purpose === 'write') writes += 1
+        return () => {
+          if (writes === at) stop.abort()
+        }
+      },
+    }).then(
+      () => assert.fail(`not stopped at write ${at}`),
+      () => undefined,
+    )
+    const { failed: left, checks } = await settle(watchers(forum.address), forum.options)
+    assert.deepEqual([left, failed(checks)], [[], []], `stopped at write ${at}`)
+    assert.deepEqual(state(forum), wanted, `stopped at write ${at}`)
+  }
+})
+
+test('a forum in use: refused, then only what the file names is touched, and nothing closes it', async () => {
+  const forum = await start('in-use')
+  await assert.rejects(settle(watchers(forum.address), forum.options), { code: 'in-use' })
+  const seen: Promise<number>[] = []
+  const done = await settle(watchers(forum.address), {
+    ...forum.options,
+    inUse: true,
+    confirm: false,
+    on: (event) => {
+      if (event.is === 'carried') seen.push(fetch(forum.address).then(({ status }) => status))
+    },
+  })
+  assert.deepEqual(done.failed, [])
+  assert.ok((await Promise.all(seen)).every((status) => status === 200))
+  assert.ok(forum.board.forums.some(({ title }) => title === 'Test forum'))
+  assert.ok(forum.board.topics.some(({ title }) => title === 'Is anybody here?'))
+  assert.ok(forum.board.accounts.some(({ username }) => username === 'whelk'))
+})
+
+test('60 forums: a form each to make and one for access, and no page read twice', async () => {
+  const forum = await start()
+  const { failed: left, requests } = await settle(manyForums(forum.address, 6, 10), {
+    ...forum.options,
+    confirm: false,
+  })
+  assert.deepEqual(left, [])
+  // making and access take a form and its sending each
+  assert.ok(requests < 66 * 2 + 60 * 2 + 60, `${requests} requests`)
+  assert.equal((await settle(manyForums(forum.address, 6, 10), forum.options)).writes, 0)
+})
