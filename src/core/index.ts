@@ -1,5 +1,15 @@
 /** `unpack/core`: everything that decides, without Node, network or clock. It runs in a browser as it is. */
-export { accessTable, groupNames, listed, permissionSets, type Access, type ForumAccess } from './access/plan.js'
+export {
+  accessTable,
+  groupNames,
+  listed,
+  permissionSets,
+  plannedPlaces,
+  type Access,
+  type ForumAccess,
+  type PermissionSet,
+  type PlannedPlace,
+} from './access/plan.js'
 export { accessRows, type AccessRow } from './access/rows.js'
 export { actions, fewest, granted, levels, subjectsOf, whoText, type Action } from './access/who.js'
 export { addressText, isThisMachine, parseAddress, placeOn, type SiteAddress } from './address.js'

@@ -173,3 +173,17 @@ test('60 forums: a form each to make and one for access, and no page read twice'
   assert.ok(requests < 66 * 2 + 60 * 2 + 60, `${requests} requests`)
   assert.equal((await settle(manyForums(forum.address, 6, 10), forum.options)).writes, 0)
 })
+
+test('a system that bears few sign-ins: who could not look is told as unseen, and why', async () => {
+  const forum = await start()
+  await settle(watchers(forum.address), { ...forum.options, confirm: false })
+  const [system] = forum.options.systems ?? []
+  assert.ok(system?.eyes)
+  const sparing = { ...system, eyes: { ...system.eyes, signIns: 1 } }
+  const { eyes, failed: wrong } = await confirm(
+    watchers(forum.address, (text) => text.replace(/ {2}- \{ forum: .*member kelp.*\n/, '')),
+    { ...forum.options, systems: [sparing] },
+  )
+  assert.equal(wrong, 0)
+  assert.deepEqual([...new Set(eyes.filter(({ seen }) => seen === null).map(({ as }) => as))], ['Survey volunteers'])
+})

@@ -62,9 +62,34 @@ export function accessTable(baseline: Pick<Baseline, 'forums' | 'groups'>): Foru
   )
 }
 
-/** Who has to see the category of some forums: whoever sees any of them. */
-export const seenOf = (forums: readonly Access[], groups: readonly string[]): string[] =>
-  fewest(new Set(forums.flatMap(({ see }) => [...granted(see, groups)])), groups)
+/** A category or forum with what is planned of its access. */
+export interface PlannedPlace {
+  /** Its ref. */
+  forum: string
+  access: Readonly<Partial<Access>>
+  /** Whether it is closed to those who may not write even there. */
+  locked: boolean
+}
+
+/**
+ * Every category with forums, and every forum: a category is seen by whoever sees any of its forums, and nobody writes in it
+ * itself.
+ */
+export function plannedPlaces(baseline: Pick<Baseline, 'forums' | 'groups'>): PlannedPlace[] {
+  const table = new Map(accessTable(baseline).map(({ path, access }) => [path, access]))
+  const groups = groupNames(baseline)
+  return (baseline.forums ?? []).flatMap(({ title, forums = [] }): PlannedPlace[] => {
+    const within = forums.flatMap((one) => {
+      const path = `${title}/${one.title}`
+      const access = table.get(path)
+      return access ? [{ forum: refOf('forums', path), access, locked: one.locked === true }] : []
+    })
+    if (within.length === 0) return []
+    const see = fewest(new Set(within.flatMap(({ access }) => [...granted(access.see, groups)])), groups)
+    const access = { see, read: see, start: [], reply: [] }
+    return [{ forum: refOf('forums', title), access, locked: false }, ...within]
+  })
+}
 
 /** One set of actions that somebody may do somewhere; a whole file needs only as many as there are different ones. */
 export interface PermissionSet {
@@ -75,11 +100,14 @@ export interface PermissionSet {
 }
 
 /** Groups a table into the fewest different sets of actions; nobody's empty set is left out. */
-export function permissionSets(table: readonly ForumAccess[], subjects: readonly string[]): PermissionSet[] {
+export function permissionSets(
+  table: readonly Pick<PlannedPlace, 'forum' | 'access'>[],
+  subjects: readonly string[],
+): PermissionSet[] {
   const sets = new Map<string, PermissionSet>()
   const groups = subjects.filter((subject) => !(levels as readonly string[]).includes(subject))
   for (const { forum, access } of table) {
-    const may = new Map(actions.map((action) => [action, granted(access[action], groups)]))
+    const may = new Map(actions.map((action) => [action, granted(access[action] ?? [], groups)]))
     for (const subject of subjects) {
       const own = actions.filter((action) => may.get(action)?.has(subject))
       if (own.length === 0) continue

@@ -1,4 +1,4 @@
-import { accessTable, groupNames, seenOf } from '../access/plan.js'
+import { accessTable, groupNames, plannedPlaces } from '../access/plan.js'
 import { actions, granted, whoText, type Action } from '../access/who.js'
 import type { Area, Value } from '../area.js'
 import { nameIn, refOf } from '../ref.js'
@@ -29,21 +29,7 @@ export const access: Area<'access', AccessItem> = {
   list: 'at least',
   keys: ['forum', ...actions],
   ref: ({ forum }) => refOf('access', nameIn(forum)),
-  plan: (baseline) => {
-    const table = accessTable(baseline)
-    const groups = groupNames(baseline)
-    const categories = (baseline.forums ?? []).flatMap(({ title, forums }) => {
-      const within = table.filter(({ path }) => (forums ?? []).some((one) => `${title}/${one.title}` === path))
-      if (within.length === 0) return []
-      const see = seenOf(
-        within.map(({ access }) => access),
-        groups,
-      )
-      // nobody writes in a category itself
-      return [{ item: { forum: refOf('forums', title), see, read: see, start: [], reply: [] } }]
-    })
-    return [...categories, ...table.map(({ forum, access }) => ({ item: { forum, ...access } }))]
-  },
+  plan: (baseline) => plannedPlaces(baseline).map(({ forum, access }) => ({ item: { forum, ...access } })),
   links: ['forum'],
   within: 'forum',
   same: (key, wanted, found) =>

@@ -13,11 +13,11 @@ export interface Outline {
  */
 export function outlinesIn(text: string): Outline[] | undefined {
   const found: Outline[] = []
-  const isOpml = { seen: false }
+  const names = new Set<string>()
   const parser = new Parser(
     {
       onopentag(name, attributes) {
-        if (name === 'opml') isOpml.seen = true
+        names.add(name)
         const link = attributes.htmlUrl ?? attributes.url ?? ''
         if (name === 'outline' && /^https?:\/\//.test(link))
           found.push({
@@ -31,5 +31,5 @@ export function outlinesIn(text: string): Outline[] | undefined {
   )
   parser.write(text)
   parser.end()
-  return isOpml.seen ? found : undefined
+  return names.has('opml') ? found : undefined
 }

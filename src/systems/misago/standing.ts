@@ -27,7 +27,7 @@ export async function standing(session: MisagoSession): Promise<Standing> {
 const writing: readonly Action[] = ['start', 'reply']
 
 /** What some roles together may do in a category. */
-export function mayIn({ given, sets, closed }: Standing, roles: readonly number[], category: number): Set<Action> {
+export function mayOf({ given, sets, closed }: Standing, roles: readonly number[], category: number): Set<Action> {
   const own = roles.flatMap((role) => sets.get(given.get(role)?.get(category) ?? 0) ?? [])
   const evenClosed = own.some((rights) => rights.evenClosed)
   const may = new Set(own.flatMap((rights) => [...rights.may]))

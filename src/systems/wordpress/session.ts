@@ -97,10 +97,13 @@ export class WordPressSession implements SignedIn {
     return answer
   }
 
-  /** Sends what carries a one-time value; where the session was lost it is renewed once, and the value taken anew. */
-  async send(act: () => Promise<Answer>): Promise<Answer> {
+  /**
+   * Sends what carries a one-time value; where the session was lost it is renewed once, and the value taken anew.
+   * @param act sends it; or gives something else where there is nothing to send
+   */
+  async send<T extends object = Answer>(act: () => Promise<Answer | T>): Promise<Answer | T> {
     const answer = await act()
-    if (!isSentAway(answer)) return answer
+    if (!('status' in answer) || !isSentAway(answer)) return answer
     await this.#renew()
     this.shelf.forget('themes', 'options')
     return act()

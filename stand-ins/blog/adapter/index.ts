@@ -1,4 +1,4 @@
-import { digest, foldSpace, formOn, has, strippedText, textBlocks, type Answer, type Screen, type System } from 'unpack'
+import { digest, foldSpace, has, textBlocks, type System } from 'unpack'
 import { load } from 'cheerio'
 import { addOns } from '../../common/adapter/areas/addOns.js'
 import { address } from './areas/address.js'
@@ -22,42 +22,18 @@ import { tags } from './areas/tags.js'
 import { theme } from '../../common/adapter/areas/theme.js'
 import { updates } from './areas/updates.js'
 import { addOnsIn, themesIn } from '../../common/adapter/packages.js'
+import { screensOf, trouble } from '../../common/adapter/screens.js'
 import { recognise } from './recognise.js'
 import { ships } from './ships.js'
 import { trial } from './trial.js'
 import { logIn, StandInSession } from '../../common/adapter/session.js'
 import { shippedTexts } from './shipped-texts.js'
 
-const screens: readonly Screen[] = [
-  '',
-  'settings',
-  'publishing',
-  'visitors',
-  'updates',
-  'profile',
-  'posts',
-  'pages',
-  'comments',
-  'categories',
-  'uploads',
-  'menus',
-  'sidebars',
-  'themes',
-  'add-ons',
-  'accounts',
-].map((room) => ({
-  name: room || 'start',
-  place: `office/${room}`,
-  has: `main[data-screen="${room || 'start'}"]`,
-}))
-
-function trouble({ status, text }: Answer, screen: Screen): string | undefined {
-  if (status !== 200) return `it answers HTTP ${status}`
-  if (formOn(text, 'form#enter')) return 'it asks to sign in'
-  if (/^\s*at .+\(.+:\d+:\d+\)/m.test(text)) return 'it shows a trace of the language the system is written in'
-  if (strippedText(text).length < 100) return 'it is empty, or nearly so'
-  return has(text, screen.has) ? undefined : 'what belongs on it is missing'
-}
+const screens = screensOf(
+  'settings publishing visitors updates profile posts pages comments categories uploads menus sidebars themes add-ons accounts'.split(
+    ' ',
+  ),
+)
 
 /** The adapter of the stand-in blog, written against Unpack's public face like any adapter from outside. */
 export const standInBlogSystem: System<StandInSession> = {

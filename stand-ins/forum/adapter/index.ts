@@ -1,4 +1,4 @@
-import { digest, foldSpace, formOn, has, strippedText, type Answer, type Screen, type System } from 'unpack'
+import { digest, foldSpace, has, type System } from 'unpack'
 import { load } from 'cheerio'
 import { addOns } from '../../common/adapter/areas/addOns.js'
 import { theme } from '../../common/adapter/areas/theme.js'
@@ -21,36 +21,17 @@ import { topics } from './areas/topics.js'
 import { settings } from './carriers/forms.js'
 import { debts } from './debts.js'
 import { eyes } from './eyes.js'
+import { screensOf, trouble } from '../../common/adapter/screens.js'
 import { recognise } from './recognise.js'
 import { shippedTexts } from './shipped-texts.js'
 import { ships } from './ships.js'
 import { Step } from 'unpack'
 
-const screens: readonly Screen[] = [
-  '',
-  'settings',
-  'mail',
-  'joining',
-  'signing-in',
-  'posting',
-  'profiles',
-  'profile',
-  'groups',
-  'categories',
-  'forums',
-  'access',
-  'topics',
-  'accounts',
-  'themes',
-  'add-ons',
-].map((room) => ({ name: room || 'start', place: `office/${room}`, has: `main[data-screen="${room || 'start'}"]` }))
-
-function trouble({ status, text }: Answer, screen: Screen): string | undefined {
-  if (status !== 200) return `it answers HTTP ${status}`
-  if (formOn(text, 'form#enter')) return 'it asks to sign in'
-  if (strippedText(text).length < 100) return 'it is empty, or nearly so'
-  return has(text, screen.has) ? undefined : 'what belongs on it is missing'
-}
+const screens = screensOf(
+  'settings mail joining signing-in posting profiles profile groups categories forums access topics accounts themes add-ons'.split(
+    ' ',
+  ),
+)
 
 const waits = ['none', 'email', 'staff'] as const
 

@@ -1,4 +1,11 @@
-import { accessTable, groupNames, seenOf, type Access } from '../../../core/access/plan.js'
+import {
+  accessTable,
+  groupNames,
+  permissionSets,
+  plannedPlaces,
+  type PermissionSet,
+  type PlannedPlace,
+} from '../../../core/access/plan.js'
 import { actions, fewest, granted, levels, subjectsOf, type Action } from '../../../core/access/who.js'
 import type { Baseline } from '../../../core/baseline/schema.js'
 import { refOf } from '../../../core/ref.js'
@@ -7,38 +14,22 @@ import type { Abilities, AreaOnSystem } from '../../system.js'
 import { permissions } from '../carriers/permissions.js'
 import { RIGHTS } from '../debts.js'
 import type { MisagoSession } from '../session.js'
-import { mayIn, standing, subjects } from '../standing.js'
+import { mayOf, standing, subjects } from '../standing.js'
 import { treeOf } from '../tree.js'
 
-interface PlannedForum {
-  forum: string
-  access: Partial<Access>
-  locked: boolean
-}
-/** The categories and forums of a baseline with who may do what. */
-function plannedForums(baseline: Baseline): PlannedForum[] {
-  const table = accessTable(baseline)
-  const groups = groupNames(baseline)
-  return (baseline.forums ?? []).flatMap(({ title, forums = [] }): PlannedForum[] => {
-    const within = forums.flatMap((one) => {
-      const row = table.find(({ path }) => path === `${title}/${one.title}`)
-      return row ? [{ forum: row.forum, access: row.access, locked: one.locked === true }] : []
-    })
-    const see = seenOf(
-      within.map(({ access }) => access),
-      groups,
-    )
-    const category = { forum: refOf('forums', title), access: { see, read: see }, locked: false }
-    return within.length === 0 ? [] : [category, ...within]
-  })
-}
+/** The different sets of rights that a plan needs, each once; voting is no right of its own here. */
+const setsOf = (planned: readonly PlannedPlace[], groups: readonly string[]): PermissionSet[] =>
+  permissionSets(
+    planned.map(({ forum, access }) => ({ forum, access: { ...access, vote: [] } })),
+    subjectsOf(groups),
+  )
 
-/** What each of those whom access tells apart is to be able to do in a forum; voting is no right of its own here. */
-const wantedIn = ({ access }: PlannedForum, groups: readonly string[]): Record<string, Action[]> =>
+/** What each of those whom access tells apart is to be able to do in a forum. */
+const mayIn = (sets: readonly PermissionSet[], forum: string, groups: readonly string[]): Record<string, Action[]> =>
   Object.fromEntries(
     subjectsOf(groups).map((subject) => [
       subject,
-      actions.filter((action) => action !== 'vote' && granted(access[action] ?? [], groups).has(subject)),
+      sets.find(({ cells }) => cells.some((cell) => cell.forum === forum && cell.subject === subject))?.may ?? [],
     ]),
   )
 
@@ -62,7 +53,7 @@ function can({ baseline }: { baseline: Baseline }): Abilities<'access'> {
 export const access: AreaOnSystem<'access', MisagoSession> = {
   can,
   async read(session, baseline) {
-    const planned = plannedForums(baseline)
+    const planned = plannedPlaces(baseline)
     if (planned.length === 0) return []
     const [here, tree] = await Promise.all([standing(session), treeOf(session)])
     const groups = groupNames(baseline)
@@ -71,7 +62,7 @@ export const access: AreaOnSystem<'access', MisagoSession> = {
     return planned.flatMap(({ forum }) => {
       const branch = tree.find(({ ref }) => ref === forum)
       if (!branch) return []
-      const may = who.map(({ name, roles }) => ({ name, may: mayIn(here, roles, branch.id) }))
+      const may = who.map(({ name, roles }) => ({ name, may: mayOf(here, roles, branch.id) }))
       const item = Object.fromEntries(
         actions.map((action) => [
           action,
@@ -83,14 +74,15 @@ export const access: AreaOnSystem<'access', MisagoSession> = {
   },
   translate(differences, { baseline }) {
     const groups = groupNames(baseline)
-    const planned = plannedForums(baseline)
+    const planned = plannedPlaces(baseline)
+    const sets = setsOf(planned, groups)
     return differences.flatMap((difference): Step[] => {
       const one = planned.find(({ forum }) => refOf('access', forum.replace(/^forums\//, '')) === difference.ref)
       if (difference.is === 'left over' || !one) return []
       return [
         Step.of(
           permissions,
-          { category: { idOf: one.forum }, may: wantedIn(one, groups), closed: one.locked },
+          { category: { idOf: one.forum }, may: mayIn(sets, one.forum, groups), closed: one.locked },
           // memberships come first, and what they leave behind is mended by saving this
           { proves: [difference], pays: RIGHTS, after: groups.map((name) => refOf('groups', name)) },
         ),

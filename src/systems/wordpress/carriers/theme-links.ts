@@ -1,4 +1,3 @@
-import type { Answer } from '../../../web/answer.js'
 import type { Carried, Carrier } from '../../step.js'
 import type { WordPressSession } from '../session.js'
 import { themesOf } from '../themes.js'
@@ -28,18 +27,14 @@ export const themeLinks: Carrier<ThemeLink, WordPressSession> = {
 }
 
 async function follow({ use, go }: ThemeLink, session: WordPressSession): Promise<Carried> {
-  const lost: { refused?: string } = {}
-  const answer = await session.send(async () => {
+  const answer = await session.send<{ refused: string }>(async () => {
     const link = (go === 'activate' && session.tokens.get(`activate ${use}`)) || (await offered({ use, go }, session))
-    if (typeof link === 'string')
-      return session.visitor.get(link.replaceAll('&amp;', '&'), { follow: false, purpose: 'write' })
-    lost.refused = link.refused
-    return nothing
+    if (typeof link !== 'string') return link
+    return session.visitor.get(link.replaceAll('&amp;', '&'), { follow: false, purpose: 'write' })
   })
-  if (lost.refused !== undefined) return { refused: lost.refused }
+  if ('refused' in answer) return answer
   return answer.status === 302 ? {} : { refused: `HTTP ${answer.status}` }
 }
-const nothing: Answer = { url: '', status: 0, headers: {}, text: '', hops: [] }
 
 /** The link on the screen of themes. */
 async function offered({ use, go }: ThemeLink, session: WordPressSession): Promise<string | { refused: string }> {
