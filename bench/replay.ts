@@ -34,7 +34,7 @@ export async function replay(
   renew: (text: string, cookies: ReadonlyMap<string, string>) => string = (text) => text,
   saysBack: Readonly<Record<string, string>> = {},
 ): Promise<number> {
-  const lines = new Agent({ connections: 6 })
+  const lines = new Agent({ connections: 6, keepAliveTimeout: 1_500 })
   const cookies = new Map<string, string>()
   const sources = sourcesOf(recorded)
   const answers: string[] = []
