@@ -8,7 +8,7 @@ import type { Check, EyesCell } from '../core/report/report.js'
 import type { SignedIn } from '../systems/system.js'
 import { accountOf, blankReport, type Fate } from './account.js'
 import { asUnpackError } from './error-of.js'
-import { carry } from './carry.js'
+import { closeFirst } from './close-first.js'
 import { fillFirstRun } from './first-run.js'
 import { lookAtAll } from './look.js'
 import type { RunOptions } from './options.js'
@@ -145,49 +145,6 @@ async function carryThrough(
     writes,
   })
   return { ...done, comparison: { ...done.comparison, notes }, record: record.folder }
-}
-
-/**
- * Closes the site to visitors, where the baseline says so and there is something to settle; gives what opens it again.
- * Somebody's site in use stays open.
- */
-async function closeFirst(
-  run: Run,
-  session: SignedIn,
-  seen: Seen,
-  chosen: readonly AnyDifference[],
-  record: Record,
-): Promise<AnyDifference[]> {
-  const step = run.baseline.site.open?.from === 'settled' ? run.system.closes?.(run.baseline) : undefined
-  const [now] = seen.inventory.opening ?? []
-  const others = chosen.filter(({ area }) => area !== 'opening')
-  if (!step || !now?.item.open || others.length === 0 || seen.comparison.others.length > 0) return []
-  const opens: AnyDifference = {
-    area: 'opening',
-    ref: 'opening',
-    is: 'different',
-    found: { ...now, item: { ...now.item, open: false } },
-    wanted: { open: true },
-    fields: ['open'],
-  }
-  await carry([step], {
-    session,
-    known: { ids: new Map(), addresses: new Map() },
-    secrets: {},
-    before: (carrier) => {
-      record.journal({
-        event: 'begun',
-        carrier: carrier.name,
-        ref: 'opening',
-        was: { open: true },
-        wanted: { open: false },
-      })
-    },
-    after: (carrier, _load, [outcome]) => {
-      record.journal({ event: 'done', carrier: carrier.name, ref: 'opening', why: outcome?.refused })
-    },
-  })
-  return [opens]
 }
 
 const nothing = { settled: [], failed: [], checks: [], eyes: [], writes: 0 }

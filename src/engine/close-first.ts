@@ -1,0 +1,49 @@
+import type { AnyDifference, Inventory } from '../core/areas/index.js'
+import type { Comparison } from '../core/compare.js'
+import type { SignedIn } from '../systems/system.js'
+import { carry } from './carry.js'
+import type { Record } from './record.js'
+import type { Run } from './run.js'
+
+/**
+ * Closes the site to visitors, where the baseline says so and there is something to settle; gives what opens it again.
+ * Somebody's site in use stays open.
+ */
+export async function closeFirst(
+  run: Run,
+  session: SignedIn,
+  { inventory, comparison }: { inventory: Inventory; comparison: Comparison },
+  chosen: readonly AnyDifference[],
+  record: Record,
+): Promise<AnyDifference[]> {
+  const step = run.baseline.site.open?.from === 'settled' ? run.system.closes?.(run.baseline) : undefined
+  const [now] = inventory.opening ?? []
+  const others = chosen.filter(({ area }) => area !== 'opening')
+  if (!step || !now?.item.open || others.length === 0 || comparison.others.length > 0) return []
+  const opens: AnyDifference = {
+    area: 'opening',
+    ref: 'opening',
+    is: 'different',
+    found: { ...now, item: { ...now.item, open: false } },
+    wanted: { open: true },
+    fields: ['open'],
+  }
+  await carry([step], {
+    session,
+    known: { ids: new Map(), addresses: new Map() },
+    secrets: {},
+    before: (carrier) => {
+      record.journal({
+        event: 'begun',
+        carrier: carrier.name,
+        ref: 'opening',
+        was: { open: true },
+        wanted: { open: false },
+      })
+    },
+    after: (carrier, _load, [outcome]) => {
+      record.journal({ event: 'done', carrier: carrier.name, ref: 'opening', why: outcome?.refused })
+    },
+  })
+  return [opens]
+}
