@@ -55,7 +55,10 @@ export function compare(baseline: Baseline, inventory: Inventory, options: Compa
           .plan(baseline)
           .some(({ item }) => area.keys.some((key) => item[key] !== undefined && !isLeft(area, key, baseline)))
       )
-        result.never.push({ ref: name, text: options.without?.(name) ?? `this system has no ${area.title}` })
+        result.never.push({
+          ref: area.key ?? name,
+          text: options.without?.(name) ?? `this system has no ${area.title}`,
+        })
       continue
     }
     result.settled[name] = binding.pairs.map((pair) =>

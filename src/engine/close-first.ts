@@ -19,14 +19,14 @@ export async function closeFirst(
   const step = run.baseline.site.open?.from === 'settled' ? run.system.closes?.(run.baseline) : undefined
   const [now] = inventory.opening ?? []
   const others = chosen.filter(({ area }) => area !== 'opening')
-  if (!step || !now?.item.open || others.length === 0 || comparison.others.length > 0) return []
+  if (!step || !now?.item.visitors || others.length === 0 || comparison.others.length > 0) return []
   const opens: AnyDifference = {
     area: 'opening',
     ref: 'opening',
     is: 'different',
-    found: { ...now, item: { ...now.item, open: false } },
-    wanted: { open: true },
-    fields: ['open'],
+    found: { ...now, item: { ...now.item, visitors: false } },
+    wanted: { visitors: true },
+    fields: ['visitors'],
   }
   await carry([step], {
     session,
@@ -37,8 +37,8 @@ export async function closeFirst(
         event: 'begun',
         carrier: carrier.name,
         ref: 'opening',
-        was: { open: true },
-        wanted: { open: false },
+        was: { visitors: true },
+        wanted: { visitors: false },
       })
     },
     after: (carrier, _load, [outcome]) => {

@@ -30,13 +30,13 @@ export class ManyEyes {
   readonly #looks = new Map<string, Promise<ReadonlyMap<string, Seen>>>()
   readonly #visitors = new Map<string, Promise<Visitor>>()
   readonly unseen: Unseen[] = []
-  #pairs: Pair[] | undefined
+  #pairs: Promise<Pair[]> | undefined
 
   constructor(private readonly run: Run) {}
 
   /** A visitor, a plain member, a member of each group, and the owner; as far as there are such. */
-  async pairs(): Promise<Pair[]> {
-    this.#pairs ??= await this.#choose()
+  pairs(): Promise<Pair[]> {
+    this.#pairs ??= this.#choose()
     return this.#pairs
   }
 
@@ -151,9 +151,9 @@ export async function lookThroughEyes(
                 .join('; ')),
       })
     }
-    for (const { of } of eyes.unseen) {
+    for (const { of, why } of eyes.unseen) {
       const planned = seenActions.filter((action) => may[action].includes(of))
-      cells.push({ forum: path, as: of, planned, seen: null, ok: true })
+      cells.push({ forum: path, as: of, planned, seen: null, why, ok: true })
     }
   }
   return { checks, cells }

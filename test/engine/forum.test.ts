@@ -2,7 +2,7 @@ import assert from 'node:assert/strict'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { after, test } from 'node:test'
-import { confirm, settle, survey } from 'unpack'
+import { compareSite, confirm, settle, survey } from 'unpack'
 import { folder } from '../help/folders.js'
 import { runningForum } from '../help/forum.js'
 import { writesAt } from '../help/sites.js'
@@ -143,6 +143,23 @@ test('stopped at every write, the next run goes on and ends in the same state', 
   }
 })
 
+test('on a system that can’t be closed to visitors, the file says so with its own key, and may excuse it', async () => {
+  const forum = await start()
+  const [system] = forum.options.systems ?? []
+  assert.ok(system)
+  const areas = { ...system.areas, opening: undefined }
+  const options = { ...forum.options, systems: [{ ...system, areas, closes: undefined }], confirm: false }
+  const never = async (leave: string) =>
+    (
+      await compareSite(
+        watchers(forum.address, (text) => text.replace('leave: []', `leave: [${leave}]`)),
+        options,
+      )
+    ).comparison.never
+  assert.deepEqual(await never(''), [{ ref: 'site.open', text: 'this system has no way to be closed to visitors' }])
+  assert.deepEqual(await never('site.open'), [])
+})
+
 test('a forum in use: refused, then only what the file names is touched, and nothing closes it', async () => {
   const forum = await start('in-use')
   await assert.rejects(settle(watchers(forum.address), forum.options), { code: 'in-use' })
@@ -186,4 +203,5 @@ test('a system that bears few sign-ins: who could not look is told as unseen, an
   )
   assert.equal(wrong, 0)
   assert.deepEqual([...new Set(eyes.filter(({ seen }) => seen === null).map(({ as }) => as))], ['Survey volunteers'])
+  assert.match(eyes.find(({ seen }) => seen === null)?.why ?? '', /bears 1 sign-ins/)
 })

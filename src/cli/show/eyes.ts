@@ -1,6 +1,6 @@
 import pc from 'picocolors'
 import type { EyesCell } from '../../core/report/report.js'
-import { bad, heading } from './layout.js'
+import { bad, heading, row } from './layout.js'
 import { tableLines } from './table.js'
 
 /** Forums as visitor, members and owner found them; a wrong cell is told apart by a word, not by colour alone. */
@@ -17,5 +17,11 @@ export function eyesBlock(cells: readonly EyesCell[]): string[] {
   const rows = [['', ...columns], ...forums.map((forum) => [forum, ...columns.map((as) => cellOf(forum, as))])]
   const paint = (cell: string, number: number) =>
     number === 0 ? pc.dim(cell) : cell.includes('WRONG') ? bad(cell) : cell
-  return ['', heading('what each may do where'), ...tableLines(rows, paint)]
+  const reasons = new Map(cells.flatMap(({ as, why }) => (why === undefined ? [] : [[as, why]])))
+  return [
+    '',
+    heading('what each may do where'),
+    ...tableLines(rows, paint),
+    ...[...reasons].flatMap(([as, why]) => row('unseen', `${as}: ${why}`)),
+  ]
 }

@@ -95,7 +95,7 @@ export const memberRuleCases: readonly ConformanceCase[] = [
   {
     name: 'closed to visitors while it is settled, and open afterwards',
     area: 'opening',
-    needs: ['opening.open'],
+    needs: ['opening.visitors'],
     async run(site) {
       const notice = 'We open at low water'
       const plan = site.baseline({

@@ -76,7 +76,9 @@ function eyes(cells: readonly EyesCell[]): string {
   const rows = forums.map(
     (forum) => `<tr><th scope="row">${esc(forum)}</th>${columns.map((as) => cellOf(forum, as)).join('')}</tr>`,
   )
-  return `<div class="wide" tabindex="0"><table class="eyes"><thead><tr><td></td>${head}</tr></thead><tbody>${rows.join('')}</tbody></table></div>`
+  const reasons = [...new Set(cells.flatMap(({ as, why }) => (why === undefined ? [] : [`${as}: ${why}`])))]
+  const notes = reasons.map((reason) => `<p class="quiet">unseen: ${esc(reason)}</p>`).join('')
+  return `<div class="wide" tabindex="0"><table class="eyes"><thead><tr><td></td>${head}</tr></thead><tbody>${rows.join('')}</tbody></table></div>${notes}`
 }
 
 function verdict(report: Report): { good: boolean; text: string } {

@@ -22,6 +22,7 @@ export const eyesSchema = z.strictObject({
   as: z.string().describe('visitor, owner, member and a user name; or who nobody stands for'),
   planned: z.array(z.string()).describe('What they are to be able to do'),
   seen: z.array(z.string()).nullable().describe('What they can do; null where nobody could look'),
+  why: z.string().optional().describe('Why nobody could look'),
   ok: z.boolean(),
 })
 /** What one pair of eyes found in one forum. */

@@ -4,6 +4,6 @@ import type { MisagoSession } from '../session.js'
 const never = { never: 'this system can’t be closed to visitors for a while; access can close its forums' }
 
 export const opening: AreaOnSystem<'opening', MisagoSession> = {
-  can: { open: never, 'open.notice': never },
+  can: { visitors: never, notice: never },
   read: () => Promise.resolve([]),
 }

@@ -6,11 +6,11 @@ import { settings } from '../carriers/forms.js'
 export const opening: AreaOnSystem<'opening', StandInSession> = {
   async read(session) {
     const { open, notice } = await session.form('settings')
-    return [{ id: 'opening', item: { open: open === '1', 'open.notice': notice } }]
+    return [{ id: 'opening', item: { visitors: open === '1', notice } }]
   },
   translate: (differences) =>
     settingSteps(differences, settings, {
-      open: (value) => ({ open: box(value === true) }),
-      'open.notice': as('notice'),
+      visitors: (value) => ({ open: box(value === true) }),
+      notice: as('notice'),
     }),
 }
