@@ -80,6 +80,12 @@ export const catalogue = {
     () =>
       'When the host has installed the system there, run the same command again. `unpack survey` tells what stands there.',
   ),
+  'other-kind': entry(
+    3,
+    (d: { address: string; system: string; is: string; wanted: string }) =>
+      `At ${d.address} stands ${d.system}, a ${d.is}; the baseline is for a ${d.wanted}. No password was sent.`,
+    () => 'Check the address, or “kind” in the baseline.',
+  ),
   'in-use': entry(
     3,
     (d: { address: string; others: string[] }) =>

@@ -44,6 +44,9 @@ export class Run {
     const asked = baseline.site.reachedAt ?? baseline.site.address
     const { surveyed, door } = await surveyWithDoor(asked, options)
     const system = refuseUnsafe(surveyed, asked, options)
+    const { kind = system.kind } = baseline.site
+    if (kind !== system.kind)
+      throw UnpackError.of('other-kind', { address: asked, system: system.name, is: system.kind, wanted: kind })
     const { packages, notes } = await packagesIn(baseline, system)
     const run = new Run(
       { ...baseline, packages },

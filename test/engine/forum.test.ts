@@ -11,27 +11,29 @@ import { manyForums, watchers } from '../help/watchers.js'
 const root = folder()
 const open: { close(): Promise<void> }[] = []
 after(() => Promise.all(open.map((one) => one.close())))
-const start = (standing: 'fresh' | 'in-use' = 'fresh') => runningForum(root, (one) => open.push(one), standing)
+const start = (standing: 'fresh' | 'in-use' = 'fresh', base = '/') =>
+  runningForum(root, (one) => open.push(one), standing, base)
 const failed = (checks: readonly { name: string; ok: boolean; detail: string }[]) =>
   checks.filter(({ ok }) => !ok).map(({ name, detail }) => `${name}: ${detail}`)
 
-test('the demo’s forum: settled, confirmed, and a second run writes nothing', async () => {
-  const forum = await start()
-  assert.equal((await survey(forum.address, forum.options)).standing, 'fresh')
-  const done = await settle(watchers(forum.address), forum.options)
-  assert.deepEqual([done.failed, failed(done.checks)], [[], []])
-  assert.equal(done.eyes.length, 16)
-  const before = writesAt(forum)
-  // links in mails were opened, too
-  assert.equal(before + forum.requests.filter((line) => line.includes('/activate/')).length, done.writes)
-  assert.equal((await settle(watchers(forum.address), { ...forum.options, confirm: false })).writes, 0)
-  assert.equal(writesAt(forum), before)
-  // the accounts that had to be answered for by mail are open
-  assert.ok(forum.board.accounts.every(({ waits }) => waits === undefined))
-  const report = readFileSync(join(done.record ?? '', 'report.html'), 'utf8')
-  assert.match(report, /Forums through many eyes/)
-  assert.match(report, /<th scope="row">Surveys\/Raw counts<\/th><td class="ok"><span class="quiet">nothing<\/span>/)
-})
+for (const base of ['/', '/board/'])
+  test(`the demo’s forum at ${base}: settled, confirmed, and a second run writes nothing`, async () => {
+    const forum = await start('fresh', base)
+    assert.equal((await survey(forum.address, forum.options)).standing, 'fresh')
+    const done = await settle(watchers(forum.address), forum.options)
+    assert.deepEqual([done.failed, failed(done.checks)], [[], []])
+    assert.equal(done.eyes.length, 16)
+    const before = writesAt(forum)
+    // links in mails were opened, too
+    assert.equal(before + forum.requests.filter((line) => line.includes('/activate/')).length, done.writes)
+    assert.equal((await settle(watchers(forum.address), { ...forum.options, confirm: false })).writes, 0)
+    assert.equal(writesAt(forum), before)
+    // the accounts that had to be answered for by mail are open
+    assert.ok(forum.board.accounts.every(({ waits }) => waits === undefined))
+    const report = readFileSync(join(done.record ?? '', 'report.html'), 'utf8')
+    assert.match(report, /Forums through many eyes/)
+    assert.match(report, /<th scope="row">Surveys\/Raw counts<\/th><td class="ok"><span class="quiet">nothing<\/span>/)
+  })
 
 test('without a place where mails arrive, an account that waits for one is told, and the forum stays closed', async () => {
   const forum = await start()
@@ -158,6 +160,13 @@ test('on a system that can’t be closed to visitors, the file says so with its 
     ).comparison.never
   assert.deepEqual(await never(''), [{ ref: 'site.open', text: 'this system has no way to be closed to visitors' }])
   assert.deepEqual(await never('site.open'), [])
+})
+
+test('a plan for another kind of site is refused before any password is sent', async () => {
+  const forum = await start()
+  const blog = watchers(forum.address, (text) => text.replace('kind: forum', 'kind: blog'))
+  await assert.rejects(settle(blog, forum.options), { code: 'other-kind', exit: 3 })
+  assert.ok(forum.requests.every((line) => line.startsWith('GET ')))
 })
 
 test('a forum in use: refused, then only what the file names is touched, and nothing closes it', async () => {

@@ -17,11 +17,12 @@ export async function runningForum(
   root: string,
   opened: (one: { close(): Promise<void> }) => void,
   standing: 'fresh' | 'in-use' = 'fresh',
+  base = '/',
 ): Promise<RunningForum> {
   const folder = join(root, randomUUID())
   const post = await standInMail(folder, 0)
   opened(post)
-  const forum = standInForum({ standing, mail: post.port })
+  const forum = standInForum({ standing, mail: post.port, base })
   opened(forum)
   const address = await forum.listen(0)
   const folders = await ownFolders(root)
