@@ -59,7 +59,7 @@ test('what the forum can’t be given is said before anything is written', async
   const never = comparison.never.map(({ ref }) => ref)
   for (const key of [
     'site.timezone',
-    'site.open',
+    'site.open.visitors',
     'signIn',
     'mail.server',
     'posting.waitSeconds',
