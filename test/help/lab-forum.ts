@@ -1,7 +1,7 @@
 import { execFile, execFileSync } from 'node:child_process'
-import { mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { mkdirSync, readFileSync, rmSync, statSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { dirname, join } from 'node:path'
 import { after } from 'node:test'
 import { promisify } from 'node:util'
 import { Secret, type LoginsFile } from 'unpack'
@@ -10,8 +10,11 @@ import { root } from './root.js'
 
 const run = promisify(execFile)
 const lab = join(root, 'lab/misago')
+/** Whether every folder above lets others pass. */
+const lets = (folder: string): boolean =>
+  (statSync(folder).mode & 0o001) !== 0 && (folder === dirname(folder) || lets(dirname(folder)))
 /** Its database runs as another user, who must be able to reach it. */
-const here = join(tmpdir(), 'unpack-lab')
+const here = join([tmpdir(), '/tmp', '/var/tmp'].find(lets) ?? tmpdir(), 'unpack-lab')
 
 /** What the host made, and wrote to the owner. */
 export const hostLogin = { username: 'boss', password: 'Lab-First-Pass-1' }
