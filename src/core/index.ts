@@ -2,7 +2,6 @@
 export {
   accessTable,
   groupNames,
-  listed,
   permissionSets,
   plannedPlaces,
   type Access,
@@ -11,7 +10,7 @@ export {
   type PlannedPlace,
 } from './access/plan.js'
 export { accessRows, type AccessRow } from './access/rows.js'
-export { actions, fewest, granted, levels, subjectsOf, whoText, type Action } from './access/who.js'
+export { actions, fewest, granted, isLevel, levels, subjectsOf, whoText, type Action } from './access/who.js'
 export { addressText, isThisMachine, parseAddress, placeOn, type SiteAddress } from './address.js'
 export { seenActions, type EyesRow, type SeenAction } from './area.js'
 export type {

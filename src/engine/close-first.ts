@@ -28,11 +28,13 @@ export async function closeFirst(
     wanted: { visitors: true },
     fields: ['visitors'],
   }
+  const toOpen: AnyDifference[] = []
   await carry([step], {
     session,
     known: { ids: new Map(), addresses: new Map() },
     secrets: {},
     before: (carrier) => {
+      run.tell({ is: 'sent', carrier: carrier.name, refs: ['opening'] })
       record.journal({
         event: 'begun',
         carrier: carrier.name,
@@ -42,8 +44,10 @@ export async function closeFirst(
       })
     },
     after: (carrier, _load, [outcome]) => {
-      record.journal({ event: 'done', carrier: carrier.name, ref: 'opening', why: outcome?.refused })
+      const why = outcome?.refused
+      if (why === undefined) toOpen.push(opens)
+      record.journal({ event: why === undefined ? 'done' : 'refused', carrier: carrier.name, ref: 'opening', why })
     },
   })
-  return [opens]
+  return toOpen
 }

@@ -1,6 +1,8 @@
 import { seenActions, type EyesRow } from '../core/area.js'
 import type { Inventory } from '../core/areas/index.js'
+import type { Comparison } from '../core/compare.js'
 import { UnpackError } from '../core/errors.js'
+import { expectations } from '../core/expect.js'
 import { foundAt } from '../core/inventory.js'
 import { nameIn } from '../core/ref.js'
 import type { Check, EyesCell } from '../core/report/report.js'
@@ -49,7 +51,8 @@ export class ManyEyes {
     const choose = (of: string, fits: (groups: readonly string[]) => boolean, whom: string) => {
       const member = members.find(({ groups }) => fits(groups))
       if (!member) this.unseen.push({ of, why: `the baseline has no ${whom} whose login is stored` })
-      else if (left-- <= 0) this.unseen.push({ of, why: `this system bears ${system.eyes?.signIns ?? 0} sign-ins` })
+      else if (left-- <= 0)
+        this.unseen.push({ of, why: `this system bears ${system.eyes?.signIns ?? 0} sign-ins in a run` })
       else pairs.push({ as: `member ${member.username}`, of: ['members', ...member.groups] })
     }
     choose('members', (groups) => groups.length === 0, 'member without a group')
@@ -99,12 +102,19 @@ export class ManyEyes {
   }
 }
 
-/** The forums of the baseline as those who look are shown them. */
-export const forumsIn = (inventory: Inventory, refs: readonly string[]): LookedAt[] =>
-  refs.flatMap((ref) => {
-    const found = foundAt(inventory, ref)
-    return found ? [{ ref, id: found.id }] : []
+/** What everybody should find in each forum of the baseline, and the forums as those who look are shown them. */
+export function plannedEyes(
+  run: Run,
+  { settled }: Comparison,
+  inventory: Inventory,
+): { table: EyesRow[]; forums: LookedAt[] } {
+  const table = expectations(settled, run.baseline).flatMap((one) => (one.look === 'eyes' ? one.table : []))
+  const forums = table.flatMap(({ forum }) => {
+    const found = foundAt(inventory, forum)
+    return found ? [{ ref: forum, id: found.id }] : []
   })
+  return { table, forums }
+}
 
 /** Looks at every forum through every pair of eyes; a wrong cell fails its check, and is named. */
 export async function lookThroughEyes(

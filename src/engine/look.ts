@@ -1,11 +1,10 @@
 import type { Inventory } from '../core/areas/index.js'
 import type { Comparison } from '../core/compare.js'
 import { UnpackError } from '../core/errors.js'
-import { expectations } from '../core/expect.js'
 import type { Check, EyesCell } from '../core/report/report.js'
 import type { Screen, SignedIn } from '../systems/system.js'
 import { lookFailure } from './error-of.js'
-import { forumsIn, inWords, lookThroughEyes } from './eyes.js'
+import { inWords, lookThroughEyes, plannedEyes } from './eyes.js'
 import type { Record } from './record.js'
 import type { Run } from './run.js'
 import { visits } from './visits.js'
@@ -54,13 +53,10 @@ async function throughEyes(
   comparison: Comparison,
   inventory: Inventory | undefined,
 ): Promise<{ checks: Check[]; cells: EyesCell[] }> {
-  const table = expectations(comparison.settled, run.baseline).flatMap((one) => (one.look === 'eyes' ? one.table : []))
-  if (table.length === 0 || !inventory || !run.system.eyes) return { checks: [], cells: [] }
+  if (!inventory || !run.system.eyes) return { checks: [], cells: [] }
+  const { table, forums } = plannedEyes(run, comparison, inventory)
+  if (table.length === 0) return { checks: [], cells: [] }
   const { eyes } = run
-  const forums = forumsIn(
-    inventory,
-    table.map(({ forum }) => forum),
-  )
   const own = run.baseline.checks.flatMap((check) => ('forum' in check ? [check] : []))
   const [found, asked] = await Promise.all([
     lookThroughEyes(eyes, table, forums),

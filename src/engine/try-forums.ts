@@ -1,13 +1,11 @@
 import { randomBytes } from 'node:crypto'
-import type { EyesRow } from '../core/area.js'
+import type { EyesRow, Id } from '../core/area.js'
 import type { Inventory } from '../core/areas/index.js'
-import { expectations } from '../core/expect.js'
 import { nameIn } from '../core/ref.js'
 import type { Check } from '../core/report/report.js'
-import type { Id } from '../core/area.js'
 import type { LookedAt, SignedIn } from '../systems/system.js'
 import { lookFailure } from './error-of.js'
-import { forumsIn, inWords, type Pair } from './eyes.js'
+import { inWords, plannedEyes, type Pair } from './eyes.js'
 import type { Record } from './record.js'
 import type { Run } from './run.js'
 
@@ -17,13 +15,8 @@ import type { Run } from './run.js'
  */
 export async function tryForums(run: Run, session: SignedIn, inventory: Inventory, record: Record): Promise<Check[]> {
   const { eyes: way } = run.system
-  const { settled } = run.compare(inventory)
-  const table = expectations(settled, run.baseline).flatMap((one) => (one.look === 'eyes' ? one.table : []))
+  const { table, forums } = plannedEyes(run, run.compare(inventory), inventory)
   if (!way || table.length === 0) return []
-  const forums = forumsIn(
-    inventory,
-    table.map(({ forum }) => forum),
-  )
   const mark = `unpack-${randomBytes(6).toString('hex')}`
   const text = `Unpack tries who may write here (${mark})`
   record.journal({ event: 'begun', carrier: 'trial', ref: 'access', wanted: text })
@@ -50,16 +43,11 @@ class Trial {
     private readonly text: string,
   ) {}
 
+  /** The owner starts the topics that others reply to. */
   async startAll(pair: Pair): Promise<Check[]> {
     const checks: Check[] = []
     for (const forum of this.forums)
-      checks.push(
-        await this.#try(pair, forum, 'start', async (visitor) => {
-          const topic = await this.run.system.eyes?.write(visitor, { forum }, this.text)
-          if (topic !== undefined) this.#topics.set(forum.ref, topic)
-          return topic !== undefined
-        }),
-      )
+      checks.push(await this.#try(pair, forum, 'start', { forum }, (topic) => this.#topics.set(forum.ref, topic)))
     return checks
   }
 
@@ -68,24 +56,8 @@ class Trial {
     const checks: Check[] = []
     for (const forum of this.forums) {
       const topic = this.#topics.get(forum.ref)
-      const { eyes } = this.run.system
-      if (topic !== undefined)
-        checks.push(
-          await this.#try(
-            pair,
-            forum,
-            'reply',
-            async (visitor) => (await eyes?.write(visitor, { topic }, this.text)) !== undefined,
-          ),
-        )
-      checks.push(
-        await this.#try(
-          pair,
-          forum,
-          'start',
-          async (visitor) => (await eyes?.write(visitor, { forum }, this.text)) !== undefined,
-        ),
-      )
+      if (topic !== undefined) checks.push(await this.#try(pair, forum, 'reply', { topic }))
+      checks.push(await this.#try(pair, forum, 'start', { forum }))
     }
     return checks
   }
@@ -94,14 +66,17 @@ class Trial {
     { as, of }: Pair,
     { ref }: LookedAt,
     action: 'start' | 'reply',
-    write: (visitor: Awaited<ReturnType<Run['eyes']['visitor']>>) => Promise<boolean>,
+    where: { forum: LookedAt } | { topic: Id },
+    started?: (topic: Id) => void,
   ): Promise<Check> {
     const may = this.table.find(({ forum }) => forum === ref)?.may[action] ?? []
     const should = of.some((subject) => may.includes(subject))
     const what = action === 'start' ? 'start a topic' : 'reply'
     const name = `tried: ${inWords(as)} ${should ? 'can' : 'can’t'} ${what} in “${nameIn(ref)}”`
     try {
-      const taken = await write(await this.run.eyes.visitor(as))
+      const made = await this.run.system.eyes?.write(await this.run.eyes.visitor(as), where, this.text)
+      if (made !== undefined) started?.(made)
+      const taken = made !== undefined
       return { name, as, ok: taken === should, detail: taken ? 'it was taken' : 'it was refused' }
     } catch (error) {
       return { name, as, ok: false, detail: lookFailure(error) }

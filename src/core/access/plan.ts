@@ -1,6 +1,6 @@
 import type { Baseline } from '../baseline/schema.js'
 import { refOf } from '../ref.js'
-import { actions, both, fewest, granted, levels, type Action } from './who.js'
+import { actions, both, fewest, granted, isLevel, type Action } from './who.js'
 
 /** Each action with those who may. */
 export type Access = Readonly<Record<Action, readonly string[]>>
@@ -8,7 +8,8 @@ export type Access = Readonly<Record<Action, readonly string[]>>
 /** What a baseline says of a forum's access: an action and who, one name or several. */
 export type WrittenAccess = Readonly<Partial<Record<Action, string | readonly string[]>>>
 
-export const listed = (who: string | readonly string[]): readonly string[] => (typeof who === 'string' ? [who] : who)
+/** One name, or several, as a list. */
+export const asList = (who: string | readonly string[]): readonly string[] => (typeof who === 'string' ? [who] : who)
 
 /** What is left out: nobody is let in further than what stands in front of it. */
 const usual: Readonly<Record<Action, { who: readonly string[]; within?: Action }>> = {
@@ -22,6 +23,8 @@ const usual: Readonly<Record<Action, { who: readonly string[]; within?: Action }
   notice: { who: ['moderators'], within: 'pin' },
   vote: { who: ['members'], within: 'read' },
 }
+/** What somebody has to be able to do first. */
+export const withinOf = (action: Action): Action | undefined => usual[action].within
 const posts: readonly Action[] = ['start', 'reply']
 
 /** Who may do what in one forum, with everything that the baseline leaves out. */
@@ -30,7 +33,7 @@ export function accessOf(written: WrittenAccess, locked: boolean, groups: readon
   for (const action of actions) {
     const own = written[action]
     const { who, within } = usual[action]
-    if (own !== undefined) access[action] = fewest(granted(listed(own), groups), groups)
+    if (own !== undefined) access[action] = fewest(granted(asList(own), groups), groups)
     else {
       const most = locked && posts.includes(action) ? ['moderators'] : who
       access[action] = within ? both(most, access[within] ?? [], groups) : [...most]
@@ -76,14 +79,13 @@ export interface PlannedPlace {
  * itself.
  */
 export function plannedPlaces(baseline: Pick<Baseline, 'forums' | 'groups'>): PlannedPlace[] {
-  const table = new Map(accessTable(baseline).map(({ path, access }) => [path, access]))
   const groups = groupNames(baseline)
   return (baseline.forums ?? []).flatMap(({ title, forums = [] }): PlannedPlace[] => {
-    const within = forums.flatMap((one) => {
-      const path = `${title}/${one.title}`
-      const access = table.get(path)
-      return access ? [{ forum: refOf('forums', path), access, locked: one.locked === true }] : []
-    })
+    const within = forums.map(({ title: own, access = {}, locked = false }) => ({
+      forum: refOf('forums', `${title}/${own}`),
+      access: accessOf(access, locked, groups),
+      locked,
+    }))
     if (within.length === 0) return []
     const see = fewest(new Set(within.flatMap(({ access }) => [...granted(access.see, groups)])), groups)
     const access = { see, read: see, start: [], reply: [] }
@@ -105,7 +107,7 @@ export function permissionSets(
   subjects: readonly string[],
 ): PermissionSet[] {
   const sets = new Map<string, PermissionSet>()
-  const groups = subjects.filter((subject) => !(levels as readonly string[]).includes(subject))
+  const groups = subjects.filter((subject) => !isLevel(subject))
   for (const { forum, access } of table) {
     const may = new Map(actions.map((action) => [action, granted(access[action] ?? [], groups)]))
     for (const subject of subjects) {

@@ -3,6 +3,8 @@
  */
 export const levels = ['everyone', 'members', 'moderators', 'administrators'] as const
 export type Level = (typeof levels)[number]
+/** Whether a name is one of these; every other is a group's. */
+export const isLevel = (name: string): name is Level => (levels as readonly string[]).includes(name)
 
 /** What may be done in a forum, in the order in which an owner reads it. */
 export const actions = ['see', 'read', 'start', 'reply', 'edit', 'remove', 'pin', 'notice', 'vote'] as const

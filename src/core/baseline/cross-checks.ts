@@ -10,6 +10,7 @@ import { sampleIn } from '../text/sample.js'
 import { isUpload, uploadEndings } from '../upload.js'
 import { forumMistakes } from './forum-checks.js'
 import { planMistakes } from './plan-checks.js'
+import { isGroup, listOf } from './plain-values.js'
 
 type Path = readonly (string | number)[]
 
@@ -34,10 +35,7 @@ const easy = [
 const secretKey = /pass(?:word|phrase|wd)?$|^pw[d]?$|secret$/i
 const notSecrets = new Set<unknown>(['made', 'stored', 'asked', null])
 
-const isGroup = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value)
 const textOf = (value: unknown): string => (typeof value === 'string' ? value : '')
-const listOf = (value: unknown): unknown[] => (Array.isArray(value) ? value : [])
 
 /** All groups of keys in the file, with their paths. */
 function* groups(value: unknown, path: Path = []): Generator<[Record<string, unknown>, Path]> {

@@ -1,12 +1,12 @@
-import { accessOf, listed, type Access } from '../access/plan.js'
-import { actions, granted, levels, type Action } from '../access/who.js'
+import { accessOf, asList, withinOf, type Access } from '../access/plan.js'
+import { actions, granted, isLevel, levels, type Action } from '../access/who.js'
 import type { Add } from './cross-checks.js'
+import { pathText } from './mistakes.js'
+import { isGroup, listOf } from './plain-values.js'
 
 type Path = readonly (string | number)[]
 type Group = Readonly<Record<string, unknown>>
 
-const isGroup = (value: unknown): value is Group => typeof value === 'object' && value !== null && !Array.isArray(value)
-const listOf = (value: unknown): unknown[] => (Array.isArray(value) ? value : [])
 const groupsIn = (value: unknown): [Group, number][] =>
   listOf(value).flatMap((one, index): [Group, number][] => (isGroup(one) ? [[one, index]] : []))
 const namesIn = (list: unknown, key: string): string[] =>
@@ -19,7 +19,7 @@ export function forumMistakes(values: Group, add: Add): void {
   const owner = isGroup(values.owner) ? values.owner.username : undefined
   once(values, add)
   for (const [index, name] of groups.entries())
-    if ((levels as readonly string[]).includes(name))
+    if (isLevel(name))
       add('contradiction', ['groups', index, 'name'], 'every forum has these by itself', 'a name of its own')
   for (const [member, at] of groupsIn(values.members)) {
     if (member.username === owner)
@@ -67,15 +67,7 @@ function once(values: Group, add: Add): void {
     const key = `${list} ${name.toLowerCase()}`
     const earlier = seen.get(key)
     if (earlier !== undefined) add('two-of-one', path, `the same name stands at ${earlier} already`, 'every name once')
-    else
-      seen.set(
-        key,
-        path
-          .slice(0, -1)
-          .map((step) => (typeof step === 'number' ? `[${step}]` : step))
-          .join('.')
-          .replaceAll('.[', '['),
-      )
+    else seen.set(key, pathText(path.slice(0, -1)))
     wanted.get(list)?.add(name)
   }
   for (const [group, at] of groupsIn(values.groups)) note('groups', group.name, ['groups', at, 'name'])
@@ -105,17 +97,6 @@ function once(values: Group, add: Add): void {
         )
 }
 
-const innerOf: Readonly<Partial<Record<Action, Action>>> = {
-  read: 'see',
-  start: 'read',
-  reply: 'read',
-  edit: 'read',
-  remove: 'read',
-  pin: 'read',
-  notice: 'pin',
-  vote: 'read',
-}
-
 /** Contradictions within one forum. */
 function accessMistakes(forum: Group, path: Path, groups: readonly string[], add: Add): void {
   const written = isGroup(forum.access) ? forum.access : {}
@@ -123,7 +104,7 @@ function accessMistakes(forum: Group, path: Path, groups: readonly string[], add
     actions.flatMap((action): [Action, string[]][] => {
       const who = written[action]
       if (typeof who !== 'string' && !Array.isArray(who)) return []
-      return [[action, listed(who).filter((name) => typeof name === 'string')]]
+      return [[action, asList(who).filter((name) => typeof name === 'string')]]
     }),
   ) as Partial<Record<Action, string[]>>
   const known = [...levels, ...groups]
@@ -146,7 +127,7 @@ function accessMistakes(forum: Group, path: Path, groups: readonly string[], add
   if (who('see').size === 0)
     add('contradiction', [...path, 'access', 'see'], 'nobody can see this forum', 'administrators at least')
   for (const action of actions) {
-    const within = innerOf[action]
+    const within = withinOf(action)
     if (named[action] === undefined || within === undefined) continue
     const [extra] = [...who(action)].filter((subject) => !who(within).has(subject))
     if (extra !== undefined)

@@ -1,6 +1,4 @@
-const isGroup = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value)
-const listOf = (value: unknown): unknown[] => (Array.isArray(value) ? value : [])
+import { isGroup, listOf } from './plain-values.js'
 
 /** A file that a baseline names, with the path of the value that names it. */
 export interface NamedFile {

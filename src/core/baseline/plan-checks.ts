@@ -1,9 +1,6 @@
 import { datePattern } from '../text/dates.js'
 import type { Add } from './cross-checks.js'
-
-const isGroup = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value)
-const listOf = (value: unknown): unknown[] => (Array.isArray(value) ? value : [])
+import { isGroup, listOf } from './plain-values.js'
 
 /** The slugs of a list, whatever stands under what. */
 const slugsIn = (list: unknown): string[] =>

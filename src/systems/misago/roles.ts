@@ -1,3 +1,4 @@
+import type { Form } from '../../web/forms.js'
 import { rightsIn, isOurs, type Rights } from './rights.js'
 import type { MisagoSession } from './session.js'
 
@@ -8,6 +9,10 @@ export const MODERATOR = 3
 const SHIPPED_SETS = 5
 /** The role that a plan needs which lets administrators do more than moderators: the system brings none. */
 export const ADMINISTRATORS = 'Administrators'
+
+/** The roles that a form ticks. */
+export const rolesIn = ({ pairs }: Form): number[] =>
+  pairs.flatMap(([name, value]) => (name === 'roles' ? [Number(value)] : []))
 
 export interface Named {
   id: number
@@ -55,10 +60,9 @@ export async function ownAccount(session: MisagoSession): Promise<{ id: number; 
   const users = await usersOf(session)
   const own = users.find(({ name, email }) => [name, email].includes(username))
   const id = own?.id ?? 0
-  const { pairs, fields } = await session.form(`users/edit/${id}/`)
-  const rank = await session.form(`ranks/edit/${fields.rank ?? ''}/`)
-  const roles = [...pairs, ...rank.pairs].flatMap(([name, value]) => (name === 'roles' ? [Number(value)] : []))
-  return { id, email: fields.email ?? '', roles: [...new Set(roles)] }
+  const form = await session.form(`users/edit/${id}/`)
+  const rank = await session.form(`ranks/edit/${form.fields.rank ?? ''}/`)
+  return { id, email: form.fields.email ?? '', roles: [...new Set([...rolesIn(form), ...rolesIn(rank)])] }
 }
 
 export interface User extends Named {
@@ -110,6 +114,5 @@ export async function usualRank(session: MisagoSession): Promise<number> {
 
 /** The roles that every member has: the system's own, and those of the rank that new members get. */
 export async function memberRoles(session: MisagoSession): Promise<number[]> {
-  const { pairs } = await session.form(`ranks/edit/${await usualRank(session)}/`)
-  return [MEMBER, ...pairs.flatMap(([name, value]) => (name === 'roles' ? [Number(value)] : []))]
+  return [MEMBER, ...rolesIn(await session.form(`ranks/edit/${await usualRank(session)}/`))]
 }

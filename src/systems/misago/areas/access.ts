@@ -6,7 +6,7 @@ import {
   type PermissionSet,
   type PlannedPlace,
 } from '../../../core/access/plan.js'
-import { actions, fewest, granted, levels, subjectsOf, type Action } from '../../../core/access/who.js'
+import { actions, fewest, granted, isLevel, subjectsOf, type Action } from '../../../core/access/who.js'
 import type { Baseline } from '../../../core/baseline/schema.js'
 import { refOf } from '../../../core/ref.js'
 import { Step } from '../../step.js'
@@ -58,7 +58,7 @@ export const access: AreaOnSystem<'access', MisagoSession> = {
     const [here, tree] = await Promise.all([standing(session), treeOf(session)])
     const groups = groupNames(baseline)
     const who = subjects(here, groups)
-    const names = who.map(({ name }) => name).filter((name) => !(levels as readonly string[]).includes(name))
+    const names = who.map(({ name }) => name).filter((name) => !isLevel(name))
     return planned.flatMap(({ forum }) => {
       const branch = tree.find(({ ref }) => ref === forum)
       if (!branch) return []
@@ -77,12 +77,13 @@ export const access: AreaOnSystem<'access', MisagoSession> = {
     const planned = plannedPlaces(baseline)
     const sets = setsOf(planned, groups)
     return differences.flatMap((difference): Step[] => {
-      const one = planned.find(({ forum }) => refOf('access', forum.replace(/^forums\//, '')) === difference.ref)
-      if (difference.is === 'left over' || !one) return []
+      if (difference.is === 'left over') return []
+      const { forum } = difference.wanted
+      const closed = planned.some((one) => one.forum === forum && one.locked)
       return [
         Step.of(
           permissions,
-          { category: { idOf: one.forum }, may: mayIn(sets, one.forum, groups), closed: one.locked },
+          { category: { idOf: forum }, may: mayIn(sets, forum, groups), closed },
           // memberships come first, and what they leave behind is mended by saving this
           { proves: [difference], pays: RIGHTS, after: groups.map((name) => refOf('groups', name)) },
         ),

@@ -1,11 +1,26 @@
 import { Secret } from '../../../core/secret.js'
-import type { Carrier, IdOf, SecretOf } from '../../step.js'
+import type { Id } from '../../../core/area.js'
+import type { Carried, Carrier, IdOf, SecretOf } from '../../step.js'
 import type { Changes, MisagoSession } from '../session.js'
-import { MEMBER, usualRank } from '../roles.js'
+import { MEMBER, rolesIn, usualRank } from '../roles.js'
 import { logIn } from '../sign-in.js'
 
 function stale(session: MisagoSession, id: string): void {
   session.shelf.forget(`users/edit/${id}/ form`, 'page', ...session.lists)
+}
+
+/** Adds roles to those that an account has. */
+export async function giveRoles(
+  session: MisagoSession,
+  id: Id,
+  roles: readonly Id[],
+  more: Changes = {},
+): Promise<Carried> {
+  const place = `users/edit/${id}/`
+  const all = [...rolesIn(await session.form(place)), ...roles].map(String)
+  const outcome = await session.send(place, { ...more, roles: [...new Set(all)] })
+  stale(session, String(id))
+  return outcome
 }
 
 /** A new account: a plain member, since one made with further roles would share the rights of others for good. */
@@ -26,25 +41,14 @@ export const newAccounts: Carrier<{ username: string; email: string; password: S
 }
 
 /** An account that is there: its address, and roles that are added to those it has. */
-export const accounts: Carrier<
-  { id: IdOf | number; email?: string; roles: readonly (IdOf | number)[] },
-  MisagoSession
-> = {
+export const accounts: Carrier<{ id: IdOf; email?: string; roles: readonly IdOf[] }, MisagoSession> = {
   name: 'accounts',
   side: 'dashboard',
   atOnce: 1,
   async carry([load], session) {
     if (!load) return []
     const { id, email, roles } = load
-    const place = `users/edit/${String(id)}/`
-    const { pairs } = await session.form(place)
-    const now = pairs.flatMap(([name, value]) => (name === 'roles' ? [value] : []))
-    const changes: Changes = {
-      roles: [...new Set([...now, ...roles.map(String)])],
-      ...(email !== undefined && { email }),
-    }
-    const { refused } = await session.send(place, changes)
-    stale(session, String(id))
+    const { refused } = await giveRoles(session, id, roles, email === undefined ? {} : { email })
     return [refused === undefined ? {} : { refused }]
   },
 }

@@ -1,7 +1,8 @@
-import { subjectsOf, levels, type Action } from '../../../core/access/who.js'
+import { isLevel, subjectsOf, type Action } from '../../../core/access/who.js'
 import type { Carried, Carrier, IdOf } from '../../step.js'
 import { fieldsFor, nameOf } from '../rights.js'
 import { ADMINISTRATORS, GUEST, listed, MEMBER, MODERATOR, rolesOf } from '../roles.js'
+import { giveRoles } from './accounts.js'
 import type { MisagoSession } from '../session.js'
 import { standing, type Standing } from '../standing.js'
 
@@ -32,7 +33,7 @@ export const permissions: Carrier<Permission, MisagoSession> = {
       const isModerator = here.owner.roles.includes(MODERATOR)
       const own = apart || !isModerator ? await ownRole(session, here) : undefined
       const sets = await makeSets(session, here, all)
-      const groups = Object.keys(all[0]?.may ?? {}).filter((name) => !(levels as readonly string[]).includes(name))
+      const groups = Object.keys(all[0]?.may ?? {}).filter((name) => !isLevel(name))
       const roleOf = (subject: string): number | undefined =>
         ({ everyone: GUEST, members: MEMBER, moderators: MODERATOR, administrators: own })[subject] ??
         here.roles.find(({ name }) => name === subject)?.id
@@ -86,12 +87,7 @@ async function ownRole(session: MisagoSession, here: Standing): Promise<number> 
     here.roles = await rolesOf(session)
   }
   const role = known ?? here.roles.find(({ name }) => name === ADMINISTRATORS)?.id ?? 0
-  if (!here.owner.roles.includes(role)) {
-    const place = `users/edit/${here.owner.id}/`
-    const { pairs } = await session.form(place)
-    const now = pairs.flatMap(([name, value]) => (name === 'roles' ? [value] : []))
-    taken(await session.send(place, { roles: [...now, String(role)] }))
-  }
+  if (!here.owner.roles.includes(role)) taken(await giveRoles(session, here.owner.id, [role]))
   return role
 }
 

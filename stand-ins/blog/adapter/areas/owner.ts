@@ -1,5 +1,6 @@
 import { Step, type AreaOnSystem, type ItemOf } from 'unpack'
-import { accounts, profile } from '../carriers/accounts.js'
+import { profile } from '../../../common/adapter/carriers/profile.js'
+import { accounts } from '../carriers/accounts.js'
 import { firstRun } from '../carriers/first-run.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 

@@ -1,21 +1,6 @@
 import { Secret, type Carrier, type IdOf, type SecretOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 
-/** The account at work. A new password is tried in a session of its own before it counts. */
-export const profile: Carrier<Readonly<Record<string, string | SecretOf>>, StandInSession> = {
-  name: 'profile',
-  side: 'dashboard',
-  atOnce: Infinity,
-  async carry(loads, session) {
-    const changes = Object.assign({}, ...loads) as Record<string, string>
-    const outcome = await session.send('profile', { changes })
-    if (outcome.refused !== undefined || changes.password === undefined) return loads.map(() => outcome)
-    const opens = await session.become({ username: session.login.username, password: new Secret(changes.password) })
-    const refused = 'the new password did not open the site; both are in the logins file'
-    return loads.map(() => (opens ? {} : { refused }))
-  },
-}
-
 export type AccountFields =
   | { username: string; email: string; password: SecretOf; names: Readonly<Record<string, string>> }
   | { remove: IdOf; heir: IdOf }

@@ -1,6 +1,6 @@
 import { Step, type AreaOnSystem, type ItemOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
-import { profile } from '../carriers/profile.js'
+import { profile } from '../../../common/adapter/carriers/profile.js'
 
 const never = { never: 'this forum knows a user name and a shown name, and no others' }
 

@@ -1,5 +1,5 @@
 import { Secret, type Carrier, type SecretOf } from 'unpack'
-import type { StandInSession } from '../../../common/adapter/session.js'
+import type { StandInSession } from '../session.js'
 
 /** The account at work. A new name or password is tried in a session of its own before it counts. */
 export const profile: Carrier<Readonly<Record<string, string | SecretOf>>, StandInSession> = {
