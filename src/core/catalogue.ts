@@ -135,6 +135,11 @@ export const catalogue = {
     (d: { url: string; to: string }) =>
       `${d.url} leads away from the site, to ${d.to}. The session was not taken there.`,
   ),
+  'link-broken': entry(
+    4,
+    (d: { address: string }) => `A page of ${d.address} leads to something that is no http or https address.`,
+    () => 'Look at that page yourself, and do this step by hand.',
+  ),
   'login-missing': entry(
     4,
     (d: { address: string; user: string; file: string }) =>

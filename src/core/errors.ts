@@ -19,8 +19,9 @@ export class UnpackError extends Error {
     /** The mistakes of a baseline, one line each. */
     readonly lines: readonly string[] = [],
     page?: string,
+    cause?: unknown,
   ) {
-    super(message)
+    super(message, cause === undefined ? undefined : { cause })
     this.#page = page
   }
   readonly #page: string | undefined
@@ -33,9 +34,28 @@ export class UnpackError extends Error {
   static of<C extends ErrorCode>(
     code: C,
     details: Details<C>,
-    more: { at?: string; lines?: readonly string[]; page?: string } = {},
+    more: { at?: string; lines?: readonly string[]; page?: string; cause?: unknown } = {},
   ): UnpackError {
     const found: Entry<Details<C>> = catalogue[code] as unknown as Entry<Details<C>>
-    return new UnpackError(code, found.what(details), found.next?.(details), found.exit, more.at, more.lines, more.page)
+    return new UnpackError(
+      code,
+      found.what(details),
+      found.next?.(details),
+      found.exit,
+      more.at,
+      more.lines,
+      more.page,
+      more.cause,
+    )
+  }
+
+  /** The same error with its texts changed: without what must not be shown, or with more to do next. */
+  told(change: (text: string) => string, next?: string): UnpackError {
+    const more = [this.next, next].flatMap((text) => (text === undefined ? [] : [change(text)]))
+    const { code, exit, at, cause } = this
+    const lines = this.lines.map(change)
+    const page = this.#page === undefined ? undefined : change(this.#page)
+    const text = more.length === 0 ? undefined : more.join(' ')
+    return new UnpackError(code, change(this.message), text, exit, at && change(at), lines, page, cause)
   }
 }

@@ -23,7 +23,7 @@ export interface PageFacts {
 
 /** Why there was no answer. */
 export interface Failure {
-  kind: 'name unknown' | 'refused' | 'no time' | 'secure connection' | 'broken off'
+  kind: 'name unknown' | 'refused' | 'no time' | 'secure connection' | 'broken off' | 'not to be read'
   text: string
 }
 

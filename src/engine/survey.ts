@@ -1,12 +1,13 @@
 import type { Dispatcher } from 'undici'
 import { addressText, isOn, parseAddress, type SiteAddress } from '../core/address.js'
 import { UnpackError } from '../core/errors.js'
-import type { Findings, Verdict } from '../core/findings.js'
+import type { Failure, Findings, Verdict } from '../core/findings.js'
 import { judge } from '../core/judge.js'
 import type { System } from '../systems/system.js'
 import { builtIn } from '../systems/index.js'
 import type { Answer } from '../web/answer.js'
 import { connections } from '../web/connections.js'
+import { Deadline } from '../web/deadline.js'
 import { NoAnswer } from '../web/failure.js'
 import { pageFacts, weigh } from '../web/page-facts.js'
 import { Traffic } from '../web/traffic.js'
@@ -18,6 +19,8 @@ import { textBlocks } from '../core/text/plain.js'
 /** Requests a survey sends at the most. */
 const MOST_REQUESTS = 12
 const INNER_LOOKS = 3
+/** Milliseconds within which a survey ends, whatever answers there. */
+const WHOLE = 30_000
 
 export interface Surveyed extends Verdict {
   findings: Findings
@@ -47,9 +50,11 @@ export async function survey(address: string, options: SurveyOptions = {}): Prom
 
 async function look(asked: SiteAddress, lines: Dispatcher, options: SurveyOptions): Promise<Surveyed> {
   const traffic = new Traffic(options.watch)
+  const whole = new Deadline(WHOLE, options.signal)
+  const { signal } = whole
   options.on?.({ is: 'phase', phase: 'survey', text: addressText(asked) })
-  const visitor = new Visitor(asked, lines, traffic, options.signal, true, options.door)
-  const variants = variantsOf(asked, lines, traffic, options.signal)
+  const visitor = new Visitor(asked, lines, traffic, signal, true, options.door)
+  const variants = variantsOf(asked, lines, traffic, signal)
   const findings: Findings = {
     asked: addressText(asked),
     address: addressText(asked),
@@ -67,12 +72,12 @@ async function look(asked: SiteAddress, lines: Dispatcher, options: SurveyOption
       landed,
       lines,
       traffic,
-      options.signal,
+      signal,
       true,
       landed.origin === asked.origin ? options.door : undefined,
     )
     const get = async (place: string): Promise<Answer | undefined> =>
-      traffic.requests >= MOST_REQUESTS ? undefined : here.get(place).catch(() => undefined)
+      traffic.requests >= MOST_REQUESTS ? undefined : here.get(place).catch(unlessStopped)
     for (const candidate of options.systems ?? builtIn) {
       findings.system = await candidate.recognise({ front, get })
       system = candidate
@@ -86,10 +91,12 @@ async function look(asked: SiteAddress, lines: Dispatcher, options: SurveyOption
     findings.address =
       findings.system?.address ?? (landed.origin === asked.origin ? addressText(asked) : addressText(landed))
   } catch (error) {
-    if (!(error instanceof NoAnswer)) throw error
-    findings.failure = error.failure
+    const failure = error instanceof NoAnswer ? error.failure : failureIn(error, whole, options.signal)
+    if (!failure) throw error
+    findings.failure = failure
   }
   findings.variants = await variants
+  whole.end()
   return {
     ...judge(findings),
     findings,
@@ -97,6 +104,21 @@ async function look(asked: SiteAddress, lines: Dispatcher, options: SurveyOption
     system,
     requests: traffic.requests,
   }
+}
+
+/** What ended the survey before its end: its own limit of time, or a page that is like no other. */
+function failureIn(error: unknown, whole: Deadline, stop?: AbortSignal): Failure | undefined {
+  if (!(error instanceof UnpackError)) return undefined
+  if (error.code === 'stopped' && whole.isOver && !stop?.aborted) return whole.failure
+  return error.code === 'answer-too-large' || error.code === 'link-broken'
+    ? { kind: 'not to be read', text: error.message }
+    : undefined
+}
+
+/** A look that brought nothing is none; a stop is one. */
+function unlessStopped(error: unknown): undefined {
+  if (error instanceof NoAnswer || (error instanceof UnpackError && error.code !== 'stopped')) return undefined
+  throw error
 }
 
 /** The folder of a page's address. */
@@ -113,7 +135,7 @@ async function innerPages(links: readonly string[], visitor: Visitor): Promise<F
         !/\.(?:png|jpe?g|gif|svg|webp|css|js|pdf|zip|ico)$/i.test(url) && isOn({ ...visitor.address, base: '/' }, url),
     )
     .slice(0, INNER_LOOKS)
-  const answers = await Promise.all(pages.map((url) => visitor.get(url).catch(() => undefined)))
+  const answers = await Promise.all(pages.map((url) => visitor.get(url).catch(unlessStopped)))
   return answers.flatMap((answer, index) => {
     if (!answer) return []
     const facts = pageFacts(answer)

@@ -1,4 +1,5 @@
 import type { Dispatcher } from 'undici'
+import { UnpackError } from '../core/errors.js'
 import { addressText, type SiteAddress } from '../core/address.js'
 import type { Findings } from '../core/findings.js'
 import { NoAnswer } from '../web/failure.js'
@@ -37,8 +38,9 @@ export async function variantsOf(
           ...(to !== undefined && { leadsTo: to }),
         }
       } catch (error) {
-        if (!(error instanceof NoAnswer)) throw error
-        return { address: addressText(address), says: error.failure.text }
+        if (error instanceof NoAnswer) return { address: addressText(address), says: error.failure.text }
+        if (!(error instanceof UnpackError)) throw error
+        return { address: addressText(address), says: error.code === 'stopped' ? 'no answer in time' : error.message }
       }
     }),
   )

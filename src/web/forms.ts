@@ -1,4 +1,5 @@
-import { load } from 'cheerio'
+import { load, type Cheerio, type CheerioAPI } from 'cheerio'
+import type { AnyNode, Element } from 'domhandler'
 
 /** A form as a browser would send it: where to, and every field with the value it has now. */
 export interface Form {
@@ -21,36 +22,85 @@ export const changedPairs = (
 ]
 
 /**
- * Reads a form from a page, hidden fields and one-time tokens included. Boxes that are off are left out, as a browser does.
- * @param html the page
+ * Reads a form from a page, hidden fields and one-time tokens included, as a browser would send it: boxes that are off and
+ * what is disabled are left out, a choice of several gives each of those that are chosen.
+ * @param page the page's HTML, or the page taken apart
  * @param selector which form, as a CSS selector
  * @returns the form, or `undefined` if the page has none such
+ * @see https://html.spec.whatwg.org/multipage/form-control-infrastructure.html#constructing-the-form-data-set
  */
-export function formOn(html: string, selector: string): Form | undefined {
-  const $ = load(html)
-  const form = $(selector).first()
+export function formOn(page: string | CheerioAPI, selector: string): Form | undefined {
+  const $ = typeof page === 'string' ? load(page) : page
+  const form = $(selector).first() as Cheerio<Element>
   if (form.length === 0) return undefined
   const pairs: Form['pairs'] = []
-  form.find('input, select, textarea').each((_, element) => {
+  for (const element of fieldsOf($, form)) {
     const field = $(element)
     const name = field.attr('name')
-    const type = field.attr('type') ?? ''
-    if (!name || field.attr('disabled') !== undefined || /^(?:submit|button|image|reset|file)$/.test(type)) return
-    if (/^(?:checkbox|radio)$/.test(type) && field.attr('checked') === undefined) return
-    const value =
+    const type = (field.attr('type') ?? '').toLowerCase()
+    if (!name || isDisabled($, field as Cheerio<Element>) || /^(?:submit|button|image|reset|file)$/.test(type)) continue
+    if (/^(?:checkbox|radio)$/.test(type) && field.attr('checked') === undefined) continue
+    const values =
       element.tagName === 'select'
-        ? (field.find('option[selected]').attr('value') ?? field.find('option').first().attr('value') ?? '')
-        : element.tagName === 'textarea'
-          ? field.text()
-          : (field.attr('value') ?? (type === 'checkbox' ? 'on' : ''))
-    pairs.push([name, value])
-  })
+        ? chosenIn($, field as Cheerio<Element>)
+        : [
+            element.tagName === 'textarea'
+              ? field.text().replace(/^\n/, '')
+              : (field.attr('value') ?? (/^(?:checkbox|radio)$/.test(type) ? 'on' : '')),
+          ]
+    for (const value of values) pairs.push([name, value])
+  }
   return {
     action: form.attr('action') ?? '',
     method: (form.attr('method') ?? 'get').toLowerCase(),
     fields: Object.fromEntries(pairs),
     pairs,
   }
+}
+
+/** What belongs to a form: what stands in it, and what names it from elsewhere on the page. */
+function fieldsOf($: CheerioAPI, form: Cheerio<Element>): Element[] {
+  const fields = 'input, select, textarea'
+  const id = form.attr('id')
+  const inside = form
+    .find(fields)
+    .toArray()
+    .filter((element) => ($(element).attr('form') ?? id) === id)
+  if (id === undefined || id === '') return inside as Element[]
+  const named = $(fields)
+    .toArray()
+    .filter((element) => $(element).attr('form') === id && !inside.includes(element))
+  return [...inside, ...named] as Element[]
+}
+
+/** Disabled itself, or within a disabled group but for its heading. */
+function isDisabled($: CheerioAPI, field: Cheerio<Element>): boolean {
+  if (field.attr('disabled') !== undefined) return true
+  return field
+    .parents('fieldset[disabled]')
+    .toArray()
+    .some((group) => {
+      const heading = $(group).children('legend').first()
+      return heading.length === 0 || !isWithin(field, heading.get(0))
+    })
+}
+
+const isWithin = (field: Cheerio<Element>, holder: AnyNode | undefined): boolean =>
+  field
+    .parents()
+    .toArray()
+    .some((one) => one === holder)
+
+/** The values that are chosen: of several all, else the last chosen one, or the first that can be. */
+function chosenIn($: CheerioAPI, select: Cheerio<Element>): string[] {
+  const valueOf = (option: AnyNode) => $(option).attr('value') ?? $(option).text().replace(/\s+/g, ' ').trim()
+  const can = (option: AnyNode) =>
+    $(option).attr('disabled') === undefined && $(option).parents('optgroup[disabled]').length === 0
+  const options = select.find('option').toArray()
+  const chosen = options.filter((option) => $(option).attr('selected') !== undefined)
+  if (select.attr('multiple') !== undefined) return chosen.filter(can).map(valueOf)
+  const one = chosen.at(-1) ?? options.find(can)
+  return one && can(one) ? [valueOf(one)] : []
 }
 
 /** Whether a page has something that a CSS selector finds. */

@@ -2,11 +2,15 @@ import { load, type CheerioAPI } from 'cheerio'
 import type { PageFacts } from '../core/findings.js'
 import { foldSpace } from '../core/text/plain.js'
 import type { Answer } from './answer.js'
+import { unescaped } from '../core/text/percent.js'
 
 // Han, kana and the like carry in one letter what others spell with about three.
 const dense = /[\p{sc=Han}\p{sc=Hiragana}\p{sc=Katakana}\p{sc=Hangul}\p{sc=Thai}]/gu
 const letters = /[\p{L}\p{N}]/gu
 const onDisk = /(?<![\p{L}\p{N}:/.])\/[a-z][\w.-]*(?:\/[\w.*-]+)+/giu
+
+/** Letters of a page that are weighed: more would change no verdict. */
+const LONGEST = 200_000
 
 /** How much there is to read in a text. */
 export const weigh = (text: string): number => (text.match(letters)?.length ?? 0) + 2 * (text.match(dense)?.length ?? 0)
@@ -28,7 +32,7 @@ export function pageFacts(answer: Answer): PageFacts {
   if (!isPage) return facts
   const $ = load(answer.text)
   $('script, style, noscript, template').remove()
-  const text = foldSpace($('body').text())
+  const text = foldSpace($('body').text()).slice(0, LONGEST)
   facts.asksPassword = $('input[type=password]').length > 0
   facts.weight = weigh(text)
   facts.diskPaths = text.match(onDisk)?.length ?? 0
@@ -43,6 +47,7 @@ export function pageFacts(answer: Answer): PageFacts {
   $('br, p, div, li, td, section, article').append('\n')
   facts.prose = $('body')
     .text()
+    .slice(0, LONGEST)
     .split('\n')
     .map(foldSpace)
     .map(weigh)
@@ -67,12 +72,12 @@ function own($: CheerioAPI, page: string, selector: string, attribute: string): 
 /** A folder's list of files: headed by the folder's own path, and made of nothing but links to what lies in it. */
 function listing($: CheerioAPI, page: string): PageFacts['listing'] {
   const heading = foldSpace($('h1').first().text())
-  const path = decodeURI(new URL(page).pathname)
+  const path = unescaped(new URL(page).pathname)
   if (heading === '' || heading !== foldSpace($('title').text()) || !heading.endsWith(` ${path}`)) return undefined
   const hrefs = $('a[href]')
     .toArray()
     .map((element) => $(element).attr('href') ?? '')
     .filter((href) => !href.startsWith('?') && href !== '../' && href !== '/' && !/^https?:/.test(href))
-  const files = hrefs.filter((href) => /^[^/?#]+\/?$/.test(href)).map((href) => decodeURIComponent(href))
+  const files = hrefs.filter((href) => /^[^/?#]+\/?$/.test(href)).map((href) => unescaped(href))
   return { files }
 }

@@ -1,15 +1,15 @@
 import { setTimeout as wait } from 'node:timers/promises'
 import { CookieJar } from 'tough-cookie'
 import { FormData, request, type Dispatcher } from 'undici'
-import { addressText, placeOn, type SiteAddress } from '../core/address.js'
+import { addressText, isOn, placeOn, type SiteAddress } from '../core/address.js'
 import { UnpackError } from '../core/errors.js'
 import type { Secret } from '../core/secret.js'
 import type { Answer } from './answer.js'
+import { Deadline, stopped } from './deadline.js'
 import { failureOf, NoAnswer } from './failure.js'
+import { MOST } from './limits.js'
+import { tooMuchOf } from './monster.js'
 import type { Purpose, Traffic } from './traffic.js'
-
-const MOST_BYTES = 16 * 1024 * 1024
-const MOST_HOPS = 6
 
 export type FormFields = Readonly<Record<string, string>> | readonly (readonly [name: string, value: string])[]
 
@@ -26,6 +26,10 @@ export interface Ask {
   /** Whether redirects are followed; a form's answer usually is looked at as it is. */
   follow?: boolean
   purpose?: Purpose
+  /** Milliseconds within which the whole answer has to be there. */
+  most?: number
+  /** Takes a file's bytes as they come; the answer's text is empty then. */
+  into?: (part: Uint8Array) => Promise<void>
 }
 
 /** A file that is sent. */
@@ -38,7 +42,10 @@ export interface FilePart {
 /** How long a server that says “too many requests” is waited for, in seconds, and how often. */
 const PATIENCE = { most: 30, times: 3 }
 
-/** One person at a browser: requests with cookies of their own, redirects, limits and time-outs. */
+/**
+ * One person at a browser: requests with cookies of their own, redirects, limits and time-outs. Cookies, tokens and what opens
+ * the door go to the site's own origin and base folder alone, whoever asks for whatever.
+ */
 export class Visitor {
   readonly #jar = new CookieJar(undefined, { looseMode: true, rejectPublicSuffixes: false })
   constructor(
@@ -50,11 +57,13 @@ export class Visitor {
     private readonly roams = false,
     /** What opens the door in front of the site (HTTP Basic, RFC 7617). */
     private readonly door?: { username: string; password: Secret },
+    /** Called before every request that could change the site; what it throws keeps that back. */
+    private readonly before?: () => Promise<void>,
   ) {}
 
   /** Somebody else at the same site: with no cookies. */
   another(): Visitor {
-    return new Visitor(this.address, this.lines, this.traffic, this.signal, this.roams, this.door)
+    return new Visitor(this.address, this.lines, this.traffic, this.signal, this.roams, this.door, this.before)
   }
 
   /** A cookie that the site has set, for what wants it said back in another place as well. */
@@ -73,10 +82,12 @@ export class Visitor {
 
   /**
    * Sends one request, and those that its redirects ask for.
-   * @throws NoAnswer if there is none; UnpackError `left-the-site`, `answer-too-large`, `stopped`
+   * @throws NoAnswer if there is none; UnpackError `left-the-site`, `link-broken`, `answer-too-large`, `stopped`
    */
   async ask(place: string, ask: Ask): Promise<Answer> {
-    let url = placeOn(this.address, place)
+    let url = addressOf(this.address, place)
+    // where others live is not looked at, unless the site itself sends a stranger there
+    if (new URL(url).origin !== this.address.origin) throw UnpackError.of('left-the-site', { url: this.home, to: url })
     const hops: { from: string; to: string; status: number }[] = []
     let answer = await this.#patiently(url, ask)
     while (
@@ -84,15 +95,21 @@ export class Visitor {
       answer.status >= 300 &&
       answer.status < 400 &&
       answer.headers.location !== undefined &&
-      hops.length < MOST_HOPS
+      hops.length < MOST.hops
     ) {
       if (!URL.canParse(answer.headers.location, url)) break
       const to = new URL(answer.headers.location, url)
       to.hash = ''
+      if (!/^https?:$/.test(to.protocol)) break
       if (!this.roams && to.origin !== this.address.origin) throw UnpackError.of('left-the-site', { url, to: to.href })
       hops.push({ from: url, to: to.href, status: answer.status })
       url = to.href
-      answer = await this.#patiently(url, { headers: ask.headers, purpose: ask.purpose })
+      answer = await this.#patiently(url, {
+        headers: ask.headers,
+        purpose: ask.purpose,
+        most: ask.most,
+        into: ask.into,
+      })
     }
     return { ...answer, hops }
   }
@@ -102,10 +119,10 @@ export class Visitor {
     for (let time = 1; ; time += 1) {
       const answer = await this.#reading(url, ask)
       if (answer.status !== 429 || time > PATIENCE.times) return answer
-      const seconds = Number(answer.headers['retry-after'] ?? 2 ** time)
-      if (!(seconds <= PATIENCE.most)) return answer
+      const seconds = secondsToWait(answer.headers) ?? 2 ** time
+      if (seconds > PATIENCE.most) return answer
       await wait(seconds * 1000, undefined, { signal: this.signal }).catch(() => {
-        throw UnpackError.of('stopped', {})
+        throw stopped(this.signal)
       })
     }
   }
@@ -122,8 +139,9 @@ export class Visitor {
   }
 
   async #once(url: string, ask: Ask): Promise<Answer> {
-    if (this.signal?.aborted) throw UnpackError.of('stopped', {})
-    const cookie = await this.#jar.getCookieString(url)
+    if (this.signal?.aborted) throw stopped(this.signal)
+    const isOwn = isOn(this.address, url)
+    const cookie = isOwn ? await this.#jar.getCookieString(url) : ''
     const body = bodyOf(ask)
     const headers: Record<string, string> = {
       'user-agent': 'Unpack (its owner settles this site)',
@@ -132,37 +150,47 @@ export class Visitor {
       ...(ask.json === undefined ? {} : { 'content-type': 'application/json' }),
       ...(ask.parts ? { referer: url } : {}),
       ...(ask.file ? { 'content-type': ask.file.type } : {}),
-      ...(this.door && { authorization: basic(this.door) }),
+      ...(isOwn && this.door && { authorization: basic(this.door) }),
       ...(cookie ? { cookie } : {}),
-      ...ask.headers,
+      ...(isOwn && ask.headers),
     }
     const method = ask.method ?? 'GET'
+    const purpose = ask.purpose ?? (method === 'GET' ? 'read' : 'write')
+    if (purpose === 'write') await this.before?.()
     const done = this.traffic.begin({
       method,
       url,
-      purpose: ask.purpose ?? (method === 'GET' ? 'read' : 'write'),
+      purpose,
       headers,
       body: typeof body === 'string' ? body : undefined,
       ...(typeof body === 'object' && { bytes: sizeOf(ask), parts: ask.parts, file: ask.file }),
     })
+    const limit = new Deadline(ask.most ?? (purpose === 'write' ? MOST.writing : MOST.reading), this.signal)
     try {
-      const response = await request(url, { dispatcher: this.lines, method, headers, body, signal: this.signal })
-      for (const text of [response.headers['set-cookie'] ?? []].flat())
-        await this.#jar.setCookie(text, url, { ignoreError: true })
-      const text = await limited(response.body, url)
+      const response = await request(url, { dispatcher: this.lines, method, headers, body, signal: limit.signal })
+      if (isOwn)
+        for (const text of [response.headers['set-cookie'] ?? []].flat())
+          await this.#jar.setCookie(text, url, { ignoreError: true })
+      const text = ask.into
+        ? await poured(response.body, response.statusCode, url, ask.into)
+        : await limited(response.body, url)
       const plain = Object.fromEntries(
         Object.entries(response.headers).map(([name, value]) => [
           name,
           Array.isArray(value) ? value.join(', ') : (value ?? ''),
         ]),
       )
+      const monster = /html|xml/.test(plain['content-type'] ?? 'html') ? tooMuchOf(text) : undefined
+      if (monster !== undefined) throw UnpackError.of('answer-too-large', { url, most: monster })
       done(response.statusCode, plain, text)
       return { url, status: response.statusCode, headers: plain, text, hops: [] }
     } catch (error) {
       done(0, {}, '')
       if (error instanceof UnpackError) throw error
-      if (this.signal?.aborted) throw UnpackError.of('stopped', {})
-      throw new NoAnswer(url, failureOf(error))
+      if (this.signal?.aborted) throw stopped(this.signal)
+      throw new NoAnswer(url, limit.isOver ? limit.failure : failureOf(error))
+    } finally {
+      limit.end()
     }
   }
 
@@ -197,8 +225,44 @@ async function limited(body: AsyncIterable<Uint8Array>, url: string): Promise<st
   let size = 0
   for await (const part of body) {
     size += part.length
-    if (size > MOST_BYTES) throw UnpackError.of('answer-too-large', { url, most: '16 MiB' })
+    if (size > MOST.bytes) throw UnpackError.of('answer-too-large', { url, most: '16 MiB' })
     parts.push(part)
   }
   return new TextDecoder().decode(Buffer.concat(parts))
+}
+
+/** Hands a file on as it comes; an answer that is none is read as a text. */
+async function poured(
+  body: AsyncIterable<Uint8Array>,
+  status: number,
+  url: string,
+  into: (part: Uint8Array) => Promise<void>,
+): Promise<string> {
+  if (status !== 200) return limited(body, url)
+  for await (const part of body) await into(part)
+  return ''
+}
+
+/** A place of the site, or a whole address. */
+function addressOf(site: SiteAddress, place: string): string {
+  try {
+    const url = placeOn(site, place)
+    if (/^https?:$/.test(new URL(url).protocol)) return url
+  } catch {
+    // told below
+  }
+  throw UnpackError.of('link-broken', { address: addressText(site) })
+}
+
+/**
+ * How long a server asks to be left alone, in seconds: `Retry-After` (RFC 9110) or `RateLimit-Reset`, as a number or a date.
+ */
+function secondsToWait(headers: Answer['headers']): number | undefined {
+  const text = headers['retry-after'] ?? headers['ratelimit-reset'] ?? headers['x-ratelimit-reset']
+  if (text === undefined) return undefined
+  const number = Number(text)
+  const now = Date.now() / 1000
+  // some count from 1970
+  const seconds = Number.isFinite(number) ? (number > 1e9 ? number - now : number) : Date.parse(text) / 1000 - now
+  return Number.isFinite(seconds) ? Math.max(0, seconds) : undefined
 }

@@ -29,6 +29,7 @@ const data = (categories: object[]) => ({
   CATEGORIES: [category(2, 'Root', null), ...categories],
   SETTINGS: { account_activation: 'user', captcha_type: 'qa', forum_name: 'Misago' },
   user: {
+    is_authenticated: false,
     acl: {
       visible_categories: [3],
       browseable_categories: [3],

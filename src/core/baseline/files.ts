@@ -6,6 +6,7 @@ import { htmlOf } from '../text/markdown.js'
 import { withSources, sourcesIn } from '../text/pictures.js'
 import { uploadOf, uploadSource, type Upload } from '../upload.js'
 import type { Baseline } from './schema.js'
+import { unescaped } from '../text/percent.js'
 
 /** The files beside a baseline by the names that it uses: texts, or bytes. */
 export type Files = Readonly<Record<string, string | Uint8Array>>
@@ -31,7 +32,9 @@ export const bytesIn = (files: Files, name: string): Uint8Array | undefined => {
 export function besideOf(file: string, address: string): string | undefined {
   if (/^(?:[a-z][a-z0-9+.-]*:|[/#?])/i.test(address) || address === '') return undefined
   const path = file.split('/').slice(0, -1)
-  for (const step of decodeURI(address).split('/')) {
+  for (const written of address.split('/')) {
+    const step = unescaped(written)
+    if (/[/\\\0]/.test(step)) return undefined
     if (step === '..') {
       if (path.pop() === undefined) return undefined
     } else if (step !== '.' && step !== '') path.push(step)

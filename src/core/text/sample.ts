@@ -5,6 +5,7 @@ import type { PostItem } from '../areas/posts.js'
 import type { TagItem } from '../areas/tags.js'
 import { refOf } from '../ref.js'
 import { slugOf } from './slug-of.js'
+import { unescaped } from './percent.js'
 
 /** Sample content, as items of their areas. */
 export interface Sample {
@@ -63,7 +64,7 @@ export function sampleIn(xml: string): Sample | undefined {
   const items = childrenOf(channel, 'item').slice(0, MOST_ITEMS)
   if (!channel || items.every((item) => textIn(item, 'post_type') === '')) return undefined
   const ofType = (type: string) => items.filter((item) => textIn(item, 'post_type') === type)
-  const slugIn = (item: Node) => slugOf(decodeURIComponent(textIn(item, 'post_name')) || textIn(item, 'title'))
+  const slugIn = (item: Node) => slugOf(unescaped(textIn(item, 'post_name')) || textIn(item, 'title'))
   const named = (item: Node, domain: string) =>
     childrenOf(item, 'category')
       .filter(({ attributes }) => attributes.domain === domain)

@@ -3,10 +3,12 @@ import { UnpackError } from '../../core/errors.js'
 import { foldSpace } from '../../core/text/plain.js'
 import type { Answer } from '../../web/answer.js'
 import { changedPairs, formOn, type Form } from '../../web/forms.js'
+import { pageOf } from '../../web/reading.js'
 import type { Ask, FilePart, Visitor } from '../../web/visitor.js'
 import { Shelf } from '../shelf.js'
 import type { Carried } from '../step.js'
 import type { Login, SignedIn } from '../system.js'
+import { signAt } from './signs.js'
 import { asksToSignIn, leave, logIn, tokenOf } from './sign-in.js'
 
 export type Changes = Readonly<Record<string, string | readonly string[]>>
@@ -32,17 +34,19 @@ export class MisagoSession implements SignedIn {
     this.visitor = visitor
   }
 
-  /** Opens a screen; an ended session is renewed once. */
-  async open(place: string): Promise<Answer> {
-    const answer = await this.visitor.get(`admincp/${place}`)
-    if (!asksToSignIn(answer.text)) return answer
-    await this.#renew()
-    return this.visitor.get(`admincp/${place}`)
+  /** Opens a screen: it must be that one, and whole. An ended session is renewed once. */
+  async #open(place: string): Promise<CheerioAPI> {
+    let answer = await this.visitor.get(`admincp/${place}`)
+    if (asksToSignIn(answer.text)) {
+      await this.renew()
+      answer = await this.visitor.get(`admincp/${place}`)
+    }
+    return pageOf(answer, signAt(place))
   }
 
   #renewing: Promise<void> | undefined
   /** Signs in again; screens that find out at the same time share it. */
-  #renew(): Promise<void> {
+  renew(): Promise<void> {
     this.#renewing ??= (async () => {
       if (!(await logIn(this.visitor, this.login))) throw UnpackError.of('session-lost', { address: this.visitor.home })
     })().finally(() => (this.#renewing = undefined))
@@ -52,7 +56,7 @@ export class MisagoSession implements SignedIn {
   /** A screen, taken apart; read once until it is stale. */
   screen(place: string): Promise<CheerioAPI> {
     if (place.startsWith('users/')) this.lists.add(place)
-    return this.shelf.read(place, async () => load((await this.open(place)).text))
+    return this.shelf.read(place, () => this.#open(place))
   }
 
   /** The form on a screen as it stands; read once until it is stale. */
@@ -61,10 +65,9 @@ export class MisagoSession implements SignedIn {
   }
 
   async #form(place: string): Promise<Form> {
-    const answer = await this.open(place)
-    const form = formOn(answer.text, MAIN_FORM)
-    if (!form) throw UnpackError.of('screen-unexpected', { url: answer.url, wanted: 'the form' }, { page: answer.text })
-    return form
+    const form = formOn(await this.#open(place), MAIN_FORM)
+    if (form) return form
+    throw UnpackError.of('screen-unexpected', { url: `${this.visitor.home}admincp/${place}`, wanted: 'the form' })
   }
 
   /**
@@ -85,7 +88,7 @@ export class MisagoSession implements SignedIn {
     }
     let answer = await act(await (how === 'anew' ? this.#form(place) : this.form(place)))
     if (asksToSignIn(answer.text)) {
-      await this.#renew()
+      await this.renew()
       answer = await act(await this.#form(place))
       this.shelf.forget(`${place} form`)
     }

@@ -7,6 +7,7 @@ import { content } from './carriers/content.js'
 import { entrySchema, type Entry } from './items.js'
 import { entryMarks } from './marks.js'
 import type { WordPressSession } from './session.js'
+import { unescaped } from '../../core/text/percent.js'
 
 /* Posts and pages are the same to this system but for their route. */
 
@@ -21,7 +22,7 @@ export async function readEntry(
     id: entry.id,
     item: {
       title: decoded(entry.title.raw),
-      slug: decodeURIComponent(entry.slug),
+      slug: unescaped(entry.slug),
       body: entry.content.raw,
       // one whose time has not come is published as far as a plan is concerned
       state: entry.status === 'publish' || entry.status === 'future' ? 'published' : 'draft',

@@ -1,4 +1,6 @@
 import { z } from 'zod'
+import { UnpackError } from '../../core/errors.js'
+import { isWhole } from '../../web/reading.js'
 import type { WordPressSession } from './session.js'
 
 /* What the HTTP interface answers, as far as it is used, and read once a session. */
@@ -44,6 +46,8 @@ export const termSchema = z.looseObject({
   link: z.string(),
 })
 export type Term = z.output<typeof termSchema>
+const ofType = (type: string) => entrySchema.extend({ type: z.literal(type) })
+const ofTaxonomy = (taxonomy: string) => termSchema.extend({ taxonomy: z.literal(taxonomy) })
 const userSchema = z.looseObject({
   id: z.number(),
   username: z.string(),
@@ -60,13 +64,14 @@ const EVERY_STATE = 'status=publish,future,draft,pending,private'
 export const usersOf = (session: WordPressSession) =>
   session.shelf.read('users', () => session.list('users', userSchema))
 export const postsOf = (session: WordPressSession) =>
-  session.shelf.read('posts', () => session.list('posts', entrySchema, EVERY_STATE))
+  session.shelf.read('posts', () => session.list('posts', ofType('post'), EVERY_STATE))
 export const pagesOf = (session: WordPressSession) =>
-  session.shelf.read('pages', () => session.list('pages', entrySchema, EVERY_STATE))
+  session.shelf.read('pages', () => session.list('pages', ofType('page'), EVERY_STATE))
 export const commentsOf = (session: WordPressSession) =>
   // spam and what is in the bin are left out likewise
   session.shelf.read('comments', () => session.list('comments', commentSchema, 'status=all'))
-export const tagsOf = (session: WordPressSession) => session.shelf.read('tags', () => session.list('tags', termSchema))
+export const tagsOf = (session: WordPressSession) =>
+  session.shelf.read('tags', () => session.list('tags', ofTaxonomy('post_tag')))
 const uploadSchema = z.looseObject({
   id: z.number(),
   slug: z.string(),
@@ -77,7 +82,7 @@ const uploadSchema = z.looseObject({
 export const mediaOf = (session: WordPressSession) =>
   session.shelf.read('media', () => session.list('media', uploadSchema, 'status=inherit,private'))
 export const categoriesOf = (session: WordPressSession) =>
-  session.shelf.read('categories', () => session.list('categories', termSchema))
+  session.shelf.read('categories', () => session.list('categories', ofTaxonomy('category')))
 
 /**
  * Whether categories' addresses lead to them. This system's own first run forgets their rules, until they are written anew
@@ -88,5 +93,11 @@ export const addressesOf = (session: WordPressSession) =>
     const [category] = await categoriesOf(session)
     if (!category) return 'open'
     const answer = await session.visitor.get(category.link)
-    return answer.status === 404 ? 'not found' : 'open'
+    if (answer.status === 404) return 'not found'
+    if (answer.status === 200 && isWhole(answer.text)) return 'open'
+    throw UnpackError.of(
+      'screen-unexpected',
+      { url: answer.url, wanted: 'the page of a category' },
+      { page: answer.text },
+    )
   })

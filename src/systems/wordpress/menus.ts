@@ -5,6 +5,7 @@ import { decoded } from '../../core/text/plain.js'
 import { categoriesOf, pagesOf } from './items.js'
 import type { WordPressSession } from './session.js'
 import { activeTheme } from './themes.js'
+import { unescaped } from '../../core/text/percent.js'
 
 /* Menus of both sorts: those that a theme has places for, and those of themes that are made of blocks. */
 
@@ -45,6 +46,7 @@ export const locationsOf = (session: WordPressSession) =>
       session.read(
         await session.rest('GET', '/wp/v2/menu-locations', 'context=edit'),
         z.union([z.record(z.string(), locationSchema), z.array(locationSchema)]),
+        'the list of menus’ places',
       ),
     ),
   )
@@ -54,6 +56,7 @@ export const partsOf = (session: WordPressSession) =>
     const parts = session.read(
       await session.rest('GET', '/wp/v2/template-parts', 'context=edit'),
       z.array(partSchema.extend({ theme: z.string() })),
+      'the list of the theme’s parts',
     )
     return parts.filter((part) => part.theme === theme?.id)
   })
@@ -96,7 +99,7 @@ export const namedIn = ({ content }: Part): number | undefined => {
 async function targets(session: WordPressSession) {
   const [pages, categories] = await Promise.all([pagesOf(session), categoriesOf(session)])
   const of = (area: 'pages' | 'categories', all: readonly { id: number; slug: string; link: string }[]) =>
-    new Map(all.map(({ id, slug, link }) => [id, { ref: refOf(area, decodeURIComponent(slug)), link }]))
+    new Map(all.map(({ id, slug, link }) => [id, { ref: refOf(area, unescaped(slug)), link }]))
   return { page: of('pages', pages), category: of('categories', categories) }
 }
 

@@ -13,8 +13,13 @@ export interface Waiting {
 /** Newer versions of themes and add-ons that the system knows of. */
 export const waitingOf = (session: WordPressSession): Promise<Waiting[]> =>
   session.shelf.read('waiting', async () => {
-    const [{ themes }, screen] = await Promise.all([themesOf(session), session.screen('wp-admin/plugins.php')])
-    const $ = load(screen.text)
+    const [{ themes }, { $ }] = await Promise.all([
+      themesOf(session),
+      session.screen('wp-admin/plugins.php', {
+        has: 'body.plugins-php #bulk-action-form',
+        wanted: 'the screen of add-ons',
+      }),
+    ])
     return [
       ...themes
         .filter(({ hasUpdate }) => hasUpdate)

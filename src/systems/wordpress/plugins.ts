@@ -10,5 +10,5 @@ const pluginSchema = z.looseObject({
 
 export const pluginsOf = (session: WordPressSession) =>
   session.shelf.read('plugins', async () =>
-    session.read(await session.rest('GET', '/wp/v2/plugins'), z.array(pluginSchema)),
+    session.read(await session.rest('GET', '/wp/v2/plugins'), z.array(pluginSchema), 'the list of add-ons'),
   )

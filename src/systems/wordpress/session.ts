@@ -1,8 +1,11 @@
+import type { CheerioAPI } from 'cheerio'
 import { z } from 'zod'
 import { UnpackError } from '../../core/errors.js'
 import { foldSpace } from '../../core/text/plain.js'
 import { jsonOf, type Answer } from '../../web/answer.js'
 import { formOn } from '../../web/forms.js'
+import { MOST } from '../../web/limits.js'
+import { documentOf, pageOf, type Sign } from '../../web/reading.js'
 import type { Ask, Visitor } from '../../web/visitor.js'
 import { Shelf } from '../shelf.js'
 import type { Login, SignedIn } from '../system.js'
@@ -60,6 +63,7 @@ export class WordPressSession implements SignedIn {
 
   /** Reads every page of a list. */
   async list<T>(route: string, schema: z.ZodType<T>, query = ''): Promise<T[]> {
+    const wanted = `the list of ${route}`
     const page = async (number: number) => {
       const answer = await this.rest(
         'GET',
@@ -67,34 +71,53 @@ export class WordPressSession implements SignedIn {
         // by number: many that were made in the same second would else stand on two pages, or on none
         `context=edit&orderby=id&order=asc&per_page=${PER_PAGE}${number > 1 ? `&page=${number}` : ''}${query && `&${query}`}`,
       )
-      return { items: this.read(answer, z.array(schema)), pages: Number(answer.headers['x-wp-totalpages'] ?? 1) }
+      // an answer that does not say how many there are is not the list's
+      const count = (name: string) => Number(answer.headers[name] ?? NaN)
+      return {
+        answer,
+        items: this.read(answer, z.array(schema), wanted),
+        pages: count('x-wp-totalpages'),
+        total: count('x-wp-total'),
+      }
     }
     const first = await page(1)
-    const rest = await Promise.all(Array.from({ length: Math.max(0, first.pages - 1) }, (_, index) => page(index + 2)))
-    return [first, ...rest].flatMap(({ items }) => items)
+    const { answer, pages, total } = first
+    if (pages > MOST.pages)
+      throw UnpackError.of('answer-too-large', { url: answer.url, most: `${MOST.pages} pages of a list` })
+    const rest: (typeof first)[] = []
+    for (let at = 2; at <= pages; at += MOST.sideBySide) {
+      const some = Array.from({ length: Math.min(MOST.sideBySide, pages - at + 1) }, (_, index) => page(at + index))
+      rest.push(...(await Promise.all(some)))
+    }
+    const items = [first, ...rest].flatMap((one) => one.items)
+    if (items.length === total) return items
+    throw UnpackError.of('screen-unexpected', { url: answer.url, wanted }, { page: answer.text })
   }
 
-  /** An answer's JSON in the shape it must have. */
-  read<T>(answer: Answer, schema: z.ZodType<T>): T {
-    const parsed = schema.safeParse(jsonOf(answer))
-    if (parsed.success) return parsed.data
+  /** The JSON document that was asked for: answered with 200, and in the shape that it must have. */
+  read<T>(answer: Answer, schema: z.ZodType<T>, wanted: string): T {
     // a refusal that is not one of the interface's own comes from whoever switched it off
     const code = failure.safeParse(jsonOf(answer)).data?.code
-    if (answer.status >= 400 && answer.status < 500 && !code?.startsWith('rest_'))
+    if (answer.status >= 400 && answer.status < 500 && answer.status !== 429 && !code?.startsWith('rest_'))
       throw UnpackError.of('area-closed', { address: this.visitor.home })
-    throw UnpackError.of('screen-unexpected', { url: answer.url, wanted: 'the list of items' }, { page: answer.text })
+    return documentOf(answer, schema, wanted)
   }
 
-  /** Opens a screen of the dashboard. */
-  async screen(place: string, purpose: Ask['purpose'] = 'read'): Promise<Answer> {
+  /** Opens a screen of the dashboard: it must be that one, and whole. An ended session is renewed once. */
+  async screen(
+    place: string,
+    sign: Sign,
+    purpose: Ask['purpose'] = 'read',
+  ): Promise<{ $: CheerioAPI; answer: Answer }> {
     let answer = await this.visitor.get(place, { purpose })
     // taking a large page apart just to see that it is no log-in form would cost more than fetching it
     if (answer.text.includes('loginform') && formOn(answer.text, '#loginform')) {
       await this.#renew()
       answer = await this.visitor.get(place, { purpose })
     }
+    const $ = pageOf(answer, sign)
     for (const [name, value] of tokensIn(answer.text)) this.tokens.set(name, value)
-    return answer
+    return { $, answer }
   }
 
   /**

@@ -24,13 +24,21 @@ export type Widget = z.output<typeof widgetSchema>
 export const sidebarsOf = (session: WordPressSession) =>
   session.shelf.read('sidebars', async () =>
     session
-      .read(await session.rest('GET', '/wp/v2/sidebars', 'context=edit'), z.array(sidebarSchema))
+      .read(
+        await session.rest('GET', '/wp/v2/sidebars', 'context=edit'),
+        z.array(sidebarSchema),
+        'the list of sidebars',
+      )
       .filter(({ status }) => status === 'active')
       .map((one) => ({ ...one, label: one.name, name: one.id })),
   )
 export const widgetsOf = (session: WordPressSession) =>
   session.shelf.read('widgets', async () =>
-    session.read(await session.rest('GET', '/wp/v2/widgets', 'context=edit'), z.array(widgetSchema)),
+    session.read(
+      await session.rest('GET', '/wp/v2/widgets', 'context=edit'),
+      z.array(widgetSchema),
+      'what stands in sidebars',
+    ),
   )
 
 /** The theme's sidebars by the baseline's names for them. */

@@ -17,25 +17,23 @@ const themeSchema = z.looseObject({
 })
 export type Theme = z.output<typeof themeSchema>
 
+const SCREEN = { has: 'body.themes-php .theme-browser', wanted: 'the screen of themes' }
+
 /** What the screen of themes says of each, and its links to activate and remove it. */
 export const themesOf = (session: WordPressSession) =>
   session.shelf.read('themes', async () => {
-    const answer = await session.screen('wp-admin/themes.php')
+    const { answer } = await session.screen('wp-admin/themes.php', SCREEN)
     const text = /_wpThemeSettings = (\{.*\});\s*$/m.exec(answer.text)?.[1]
     const themes = z.looseObject({ themes: z.array(themeSchema) }).safeParse(text === undefined ? text : parse(text))
     if (!themes.success)
-      throw UnpackError.of(
-        'screen-unexpected',
-        { url: answer.url, wanted: 'the list of themes' },
-        { page: answer.text },
-      )
+      throw UnpackError.of('screen-unexpected', { url: answer.url, wanted: SCREEN.wanted }, { page: answer.text })
     return { themes: themes.data.themes }
   })
 
 /** Asks for what has to do with updates and the catalogue, with the token that the screen of themes shows. */
 export const askForUpdates = (session: WordPressSession, fields: Readonly<Record<string, string>>): Promise<Answer> =>
   session.send(async () => {
-    if (!session.tokens.has('updates')) await session.screen('wp-admin/themes.php')
+    if (!session.tokens.has('updates')) await session.screen('wp-admin/themes.php', SCREEN)
     const token = session.tokens.get('updates') ?? ''
     return session.visitor.post('wp-admin/admin-ajax.php', { ...fields, _ajax_nonce: token })
   })

@@ -2,9 +2,9 @@ import {
   foldSpace,
   formOn,
   has,
+  pageOf,
   Shelf,
   UnpackError,
-  type Answer,
   type Carried,
   type FilePart,
   type Login,
@@ -66,22 +66,26 @@ export class StandInSession implements SignedIn {
     return true
   }
 
-  /** Opens a screen; an ended session is renewed once. */
+  /** A screen of the dashboard, taken apart; an ended session is renewed once. */
   async screen(room: string): Promise<CheerioAPI> {
-    return load((await this.#open(room)).text)
+    return this.#open(room, '')
   }
 
-  async #open(room: string): Promise<Answer> {
-    const answer = await this.visitor.get(`office/${room}`)
-    if (!has(answer.text, 'form#enter')) return answer
-    if (!(await logIn(this.visitor, this.login))) throw UnpackError.of('session-lost', { address: this.visitor.home })
-    return this.visitor.get(`office/${room}`)
+  /** Opens a screen: it must be that one, whole, with what is looked for on it. */
+  async #open(room: string, selector: string): Promise<CheerioAPI> {
+    let answer = await this.visitor.get(`office/${room}`)
+    if (has(answer.text, 'form#enter')) {
+      if (!(await logIn(this.visitor, this.login))) throw UnpackError.of('session-lost', { address: this.visitor.home })
+      answer = await this.visitor.get(`office/${room}`)
+    }
+    const name = room.replace(/\/.*/, '') || 'start'
+    return pageOf(answer, { has: `main[data-screen="${name}"] ${selector}`, wanted: `the screen “${name}”` })
   }
 
   /** The rows of a list; read once until it is stale. */
   rows(room: string): Promise<Row[]> {
     return this.shelf.read(room, async () => {
-      const $ = await this.screen(room)
+      const $ = await this.#open(room, 'table#items')
       return $('table#items tr')
         .toArray()
         .map((row) => ({
@@ -99,20 +103,18 @@ export class StandInSession implements SignedIn {
   }
 
   /** The values in a form, as it stands. */
-  form(room: string, selector = 'form#edit'): Promise<Record<string, string>> {
-    return this.shelf.read(`${room} ${selector}`, () => this.#form(room, selector))
+  form(room: string, id = 'edit'): Promise<Record<string, string>> {
+    return this.shelf.read(`${room} form#${id}`, () => this.#form(room, id, room))
   }
 
-  async #form(room: string, selector: string): Promise<Record<string, string>> {
-    const answer = await this.#open(room)
-    const form = formOn(answer.text, selector)
-    if (!form) throw UnpackError.of('screen-unexpected', { url: answer.url, wanted: 'the form' }, { page: answer.text })
-    return form.fields
+  async #form(room: string, id: string, to: string): Promise<Record<string, string>> {
+    const selector = `form#${id}[action$="/office/${to}"]`
+    return formOn(await this.#open(room, selector), selector)?.fields ?? {}
   }
 
   /** Sends a form whole, with these changes and a token of its own. */
   async send(room: string, { changes = {}, form = 'edit', to = room, file }: Sending): Promise<Carried> {
-    const fields = { ...(await this.#form(room, `form#${form}`)), ...changes }
+    const fields = { ...(await this.#form(room, form, to)), ...changes }
     const place = `office/${to}`
     const answer = file
       ? await this.visitor.ask(place, { method: 'POST', parts: { ...fields, [file.field]: file.part } })

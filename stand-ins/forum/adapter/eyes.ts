@@ -1,5 +1,4 @@
-import { formOn, UnpackError, type Eyes, type Seen } from 'unpack'
-import { load } from 'cheerio'
+import { formOn, pageOf, type Eyes, type Seen } from 'unpack'
 import { logIn, StandInSession } from '../../common/adapter/session.js'
 
 /** Forums as visitor, member and owner find them: the front page shows each of them what they may do where. */
@@ -9,9 +8,7 @@ export const eyes: Eyes = {
   signOut: (visitor) => visitor.post('leave', {}, { purpose: 'log-in' }),
   async look(visitor, forums) {
     const answer = await visitor.get('')
-    if (answer.status !== 200)
-      throw UnpackError.of('screen-unexpected', { url: answer.url, wanted: 'the forums' }, { page: answer.text })
-    const $ = load(answer.text)
+    const $ = pageOf(answer, { has: 'main, #shut', wanted: 'the forums' })
     return new Map(
       forums.map(({ ref, id }): [string, Seen] => {
         const may = ($(`li.forum[data-id="${id}"]`).attr('data-may') ?? '').split(' ')

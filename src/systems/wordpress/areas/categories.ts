@@ -10,6 +10,7 @@ import { categoriesOf, type Term } from '../items.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
 import { shippedWords } from '../shipped-texts.js'
+import { unescaped } from '../../../core/text/percent.js'
 
 const FIRST = 1
 /** What the step gives that makes another category the default: the shipped one can go only behind it. */
@@ -37,9 +38,9 @@ export const categories: AreaOnSystem<'categories', WordPressSession> = {
         id: term.id,
         item: {
           name: decoded(term.name),
-          slug: decodeURIComponent(term.slug),
+          slug: unescaped(term.slug),
           description: decoded(term.description),
-          parent: above === undefined ? '' : refOf('categories', decodeURIComponent(above)),
+          parent: above === undefined ? '' : refOf('categories', unescaped(above)),
           default: String(term.id) === values.default_category,
         },
         marks,

@@ -1,3 +1,4 @@
+import { unescaped } from '../../../core/text/percent.js'
 import { digest } from '../../../core/text/digest.js'
 import { strippedText } from '../../../core/text/plain.js'
 import { refOf } from '../../../core/ref.js'
@@ -21,8 +22,8 @@ export const comments: AreaOnSystem<'comments', WordPressSession> = {
       birthOf(session),
     ])
     const holders = new Map([
-      ...posts.map(({ id, slug }) => [id, refOf('posts', slug)] as const),
-      ...pages.map(({ id, slug }) => [id, refOf('pages', slug)] as const),
+      ...posts.map(({ id, slug }) => [id, refOf('posts', unescaped(slug))] as const),
+      ...pages.map(({ id, slug }) => [id, refOf('pages', unescaped(slug))] as const),
     ])
     return all.map((comment) => ({
       id: comment.id,

@@ -5,11 +5,12 @@ import { content } from '../carriers/content.js'
 import { entryAgain, readEntry, removeEntry } from '../entries.js'
 import { pagesOf } from '../items.js'
 import type { WordPressSession } from '../session.js'
+import { unescaped } from '../../../core/text/percent.js'
 
 export const pages: AreaOnSystem<'pages', WordPressSession> = {
   async read(session) {
     const all = await pagesOf(session)
-    const slugs = new Map(all.map(({ id, slug }) => [id, decodeURIComponent(slug)]))
+    const slugs = new Map(all.map(({ id, slug }) => [id, unescaped(slug)]))
     return Promise.all(
       all.map(async (entry) => {
         const read = await readEntry(entry, 'page', session)

@@ -5,6 +5,7 @@ import { content } from '../carriers/content.js'
 import { entryAgain, readEntry, removeEntry } from '../entries.js'
 import { categoriesOf, postsOf, tagsOf } from '../items.js'
 import type { WordPressSession } from '../session.js'
+import { unescaped } from '../../../core/text/percent.js'
 
 export const posts: AreaOnSystem<'posts', WordPressSession> = {
   async read(session) {
@@ -12,7 +13,7 @@ export const posts: AreaOnSystem<'posts', WordPressSession> = {
     const refs = (area: 'categories' | 'tags', terms: typeof categories, ids: readonly number[]) =>
       ids.flatMap((id) => {
         const term = terms.find((one) => one.id === id)
-        return term ? [refOf(area, decodeURIComponent(term.slug))] : []
+        return term ? [refOf(area, unescaped(term.slug))] : []
       })
     return Promise.all(
       all.map(async (entry) => {

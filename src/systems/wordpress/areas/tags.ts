@@ -4,12 +4,13 @@ import { Step } from '../../step.js'
 import { content } from '../carriers/content.js'
 import { tagsOf } from '../items.js'
 import type { WordPressSession } from '../session.js'
+import { unescaped } from '../../../core/text/percent.js'
 
 export const tags: AreaOnSystem<'tags', WordPressSession> = {
   async read(session) {
     return (await tagsOf(session)).map((term) => ({
       id: term.id,
-      item: { name: decoded(term.name), slug: decodeURIComponent(term.slug) },
+      item: { name: decoded(term.name), slug: unescaped(term.slug) },
       address: term.link,
       copy: term,
     }))

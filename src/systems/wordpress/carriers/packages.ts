@@ -1,6 +1,5 @@
 import { load as parse } from 'cheerio'
 import { z } from 'zod'
-import { UnpackError } from '../../../core/errors.js'
 import { jsonOf, type Answer } from '../../../web/answer.js'
 import { formOn } from '../../../web/forms.js'
 import type { Carried, Carrier } from '../../step.js'
@@ -59,9 +58,13 @@ async function upload(
   session: WordPressSession,
 ): Promise<Carried> {
   const { form: place, file, button, overwrite, done } = kinds[kind]
-  const page = await session.screen(place)
-  const form = formOn(page.text, 'form.wp-upload-form')
-  if (!form) throw UnpackError.of('screen-unexpected', { url: page.url, wanted: 'the form' }, { page: page.text })
+  const selector = 'form.wp-upload-form'
+  const { $: page } = await session.screen(place, {
+    has: `${selector} input[name=${file}]`,
+    wanted: 'the form for archives',
+  })
+  const form = formOn(page, selector)
+  if (!form) return { refused: 'the system offers no form for archives' }
   const answer = await session.visitor.ask(form.action, {
     method: 'POST',
     parts: { ...form.fields, [file]: { name: `${use}.zip`, type: 'application/zip', bytes }, [button]: '1' },

@@ -1,4 +1,3 @@
-import { UnpackError } from '../../../core/errors.js'
 import { formOn } from '../../../web/forms.js'
 import type { Carrier } from '../../step.js'
 import { addressesOf } from '../items.js'
@@ -43,10 +42,13 @@ export const permalinks: Carrier<AddressFields, WordPressSession> = {
 }
 
 async function opened(session: WordPressSession): Promise<Readonly<Record<string, string>>> {
-  const page = await session.screen(PLACE, 'write')
-  const form = formOn(page.text, 'form[action="options-permalink.php"]')
-  if (form?.fields._wpnonce) return form.fields
-  throw UnpackError.of('screen-unexpected', { url: page.url, wanted: 'the form of addresses' }, { page: page.text })
+  const selector = 'form[action="options-permalink.php"]'
+  const { $ } = await session.screen(
+    PLACE,
+    { has: `${selector} input[name=_wpnonce]`, wanted: 'the form of addresses' },
+    'write',
+  )
+  return formOn($, selector)?.fields ?? {}
 }
 
 /** Sends the form and opens the screen behind it; gives the status of that. */

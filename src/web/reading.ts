@@ -1,0 +1,39 @@
+import { load, type CheerioAPI } from 'cheerio'
+import type { z } from 'zod'
+import { UnpackError } from '../core/errors.js'
+import { jsonOf, type Answer } from './answer.js'
+
+/** What shows that an answer is the page that was asked for. */
+export interface Sign {
+  /** A CSS selector that finds something on this page, and on no other. */
+  has: string
+  /** What that is, in an owner's words. */
+  wanted: string
+}
+
+/** Whether a page came to its end: one that was cut off holds less than it should. Comments of caches may stand behind it. */
+export const isWhole = (html: string): boolean => /<\/html\s*>(?:\s|<!--[\s\S]{0,2000}?-->)*$/i.test(html.slice(-8192))
+
+const unexpected = ({ url, text }: Answer, wanted: string): UnpackError =>
+  UnpackError.of('screen-unexpected', { url, wanted }, { page: text })
+
+/**
+ * The page that was asked for, taken apart: answered with 200, whole, and with its sign.
+ * @throws UnpackError `screen-unexpected` for any other answer, with the page for the record
+ */
+export function pageOf(answer: Answer, { has, wanted }: Sign): CheerioAPI {
+  if (answer.status !== 200 || !isWhole(answer.text)) throw unexpected(answer, wanted)
+  const $ = load(answer.text)
+  if ($(has).length === 0) throw unexpected(answer, wanted)
+  return $
+}
+
+/**
+ * The JSON document that was asked for: answered with 200, and in the shape that it must have.
+ * @throws UnpackError `screen-unexpected` for any other answer
+ */
+export function documentOf<T>(answer: Answer, schema: z.ZodType<T>, wanted: string): T {
+  const parsed = schema.safeParse(jsonOf(answer))
+  if (answer.status !== 200 || !parsed.success) throw unexpected(answer, wanted)
+  return parsed.data
+}
