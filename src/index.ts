@@ -31,6 +31,7 @@ export {
 export {
   isSystem,
   type ArchiveFile,
+  type Kept,
   type Eyes,
   type LookedAt,
   type Seen,

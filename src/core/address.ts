@@ -1,3 +1,4 @@
+import { digest } from './text/digest.js'
 /** A site's address: where its host answers, and the folder it lives in, kept apart. */
 export interface SiteAddress {
   /** Scheme, host and port, without a slash at the end: `http://127.0.0.1:4101`. */
@@ -55,6 +56,17 @@ export const addressKey = (address: SiteAddress): string =>
     .replace(/^(https?):\/\//, '$1_')
     .replace(/\/$/, '')
     .replace(/[^A-Za-z0-9.-]+/g, '_')
+
+/** This machine's usual names for itself mean the same site: they share what is remembered of it, and nothing else. */
+const sameHost = (text: string): string =>
+  text.replace(/^(https?:\/\/)(?:localhost|127\.0\.0\.1|\[::1\])(?=[:/])/, '$1localhost')
+
+/** A name for a site's state: no two sites share one, whatever signs stand in their addresses. */
+export const stateKey = (address: SiteAddress): string => {
+  const text = sameHost(addressText(address))
+  const own = parseAddress(text) ?? address
+  return `${addressKey(own).slice(0, 100)}-${digest(text).slice(0, 12)}`
+}
 
 /** The part of an address that names a record's folder: `127.0.0.1_4101_blog`. */
 export const recordKey = (address: SiteAddress): string => addressKey(address).replace(/^https?_/, '')

@@ -36,6 +36,14 @@ export interface ReadItem<I extends ItemShape> {
   address?: string
   /** Enough to make it again, for the record. */
   copy?: unknown
+  /** Where its bytes are to be had, for the record: they are kept beside the copy. */
+  file?: string
+  /** Why it can't be made again from what is kept. */
+  unkept?: string
+  /** When it was made, as the system tells: it tells it from another with the same number on another site. */
+  stamp?: string
+  /** A text of it in which the mark of a trial may stand. */
+  text?: string
 }
 
 /** An item on the site, under its ref. */
@@ -48,6 +56,10 @@ export interface Found<N extends string = string, I extends ItemShape = ItemShap
   needed?: boolean
   address?: string
   copy?: unknown
+  file?: string
+  unkept?: string
+  stamp?: string
+  text?: string
 }
 
 /** An item as the baseline wants it. */
@@ -57,12 +69,25 @@ export interface Plan<I extends ItemShape = ItemShape> {
   was?: string
   /** It takes over what the system ships in its place. */
   replacesShipped?: boolean
+  /** The baseline says itself that what stands there is the owner's to settle. */
+  ours?: boolean
+  /** It is what the baseline leaves out: wanted of what we have made, until it stood there once. */
+  whileNew?: boolean
 }
 
 /** One thing that is not as planned. */
 export type Difference<N extends string = string, I extends ItemShape = ItemShape> = { area: N; ref: Ref<N> } & (
   | { is: 'missing'; wanted: I }
-  | { is: 'different'; wanted: I; found: Found<N, I>; fields: readonly (keyof I & string)[] }
+  | {
+      is: 'different'
+      wanted: I
+      found: Found<N, I>
+      fields: readonly (keyof I & string)[]
+      /** Something of somebody's is written over: it is copied first. */
+      overwrites?: true
+      /** It lets more people see what holds somebody's items. */
+      opens?: true
+    }
   | { is: 'left over'; found: Found<N, I>; because: string; fallsWith?: string }
 )
 
@@ -82,7 +107,7 @@ export interface EyesRow {
 /** What somebody should see on the public site once the baseline is settled. */
 export type Expectation = { name: string; at: 'front' | 'feed' | { ref: string } } & (
   | { look: 'shows'; texts: readonly string[] }
-  | { look: 'links'; labels: readonly string[] }
+  | { look: 'links'; labels: readonly string[]; anyOrder?: true }
   | { look: 'feed'; most?: number }
   | { look: 'robots'; welcome: boolean }
   | { look: 'icon' }
@@ -93,6 +118,9 @@ export type Expectation = { name: string; at: 'front' | 'feed' | { ref: string }
 
 /** What should stand on the site, by area and field by field. */
 export type Settled = Readonly<Record<string, readonly Readonly<Record<string, Value | undefined>>[] | undefined>>
+
+/** An item seen without its own type. */
+export type PlainItem = Readonly<Record<string, Value | undefined>>
 
 /** One side of a site. Adding one means a file like this, a line in `areas/index.ts`, and files of the same name in systems. */
 export interface Area<N extends string, I extends ItemShape> {
@@ -123,6 +151,24 @@ export interface Area<N extends string, I extends ItemShape> {
   takenOver?: string
   /** Why an item that no plan means goes, where the baseline says so in its own way. */
   goes?(item: I, baseline: Baseline): string | undefined
+  /** What somebody made under a planned name stays theirs. */
+  guarded?: true
+  /** Fields that systems may take in a step of their own, once the item is there: they don't tell whose it is. */
+  apart?: readonly (keyof I & string)[]
+  /** What makes an item that we did not make somebody's, even where it stands as planned. */
+  strange?(item: I, baseline: Baseline, items: (area: string) => readonly PlainItem[]): string | undefined
+  /** Refs that it gives rights to, or whose rights it changes: none of them may be somebody's. */
+  trusts?(item: I, baseline: Baseline): string[]
+  /** The link to what it is a side of. */
+  sideOf?: keyof I & string
+  /** A planned item, beside others that stay as they stand. */
+  beside?(item: I, standing: readonly I[], baseline: Baseline): I
+  /** Whether more people would see something. */
+  opens?(wanted: I, found: I): boolean
+  /** Items that stand in one without going with it: a container that holds something of somebody's stays. */
+  holds?: { area: string; by: string }
+  /** Why one that goes can't be given back from what is kept of it. */
+  unkept?: string
   /** Fields that are the owner's once they edited them. */
   texts?: readonly (keyof I & string)[]
   /** True if two values of a field mean the same; plain equality where left out. */

@@ -110,6 +110,13 @@ export const catalogue = {
     () => 'Wait until it has ended, then run the same command again.',
   ),
 
+  'lock-lost': entry(
+    5,
+    (d: { address: string }) =>
+      `This run was asleep, and another has taken over ${d.address} meanwhile. It was stopped before it wrote anything more.`,
+    () => 'Wait until the other has ended, then run the same command again.',
+  ),
+
   // 4: the site or the logins file can't be reached, opened or signed in to
   'nothing-there': entry(
     4,
@@ -134,6 +141,12 @@ export const catalogue = {
     4,
     (d: { url: string; to: string }) =>
       `${d.url} leads away from the site, to ${d.to}. The session was not taken there.`,
+  ),
+  'folder-trouble': entry(
+    4,
+    (d: { file: string; why: string }) => `${d.file} can't be used: ${d.why}.`,
+    () =>
+      'Put that right, or name another place with --record, --logins or UNPACK_STATE, then run the same command again.',
   ),
   'link-broken': entry(
     4,
@@ -251,6 +264,12 @@ export const catalogue = {
     () => 'Look at it in the dashboard; some values are not to be had on this site.',
   ),
   'refused-by-site': entry(1, (d: { code: string }) => `The site refused it (${d.code}).`),
+  'not-kept': entry(
+    1,
+    (d: { why: string }) => `It was not removed, since it can't be kept first: ${d.why}.`,
+    () => 'Keep it yourself, and remove it in the dashboard.',
+  ),
+  'nothing-readies': entry(1, (d: { what: string }) => `It waits for what nothing here makes: ${d.what}.`),
   'waits-for': entry(1, (d: { ref: string }) => `It needs ${d.ref}, which was not settled.`),
   stopped: entry(
     130,

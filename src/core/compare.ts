@@ -1,7 +1,7 @@
 import { anyItem, areaNames, areaOf, type AreaName, type Inventory } from './areas/index.js'
 import type { Baseline } from './baseline/schema.js'
 import { bind, type Binding } from './comparing/bind.js'
-import { fallingWith, holdingOn, leftOver, othersIn, type Sampled } from './comparing/left-over.js'
+import { fallingWith, holdingOn, leftOver, othersIn, type Came, type Sampled } from './comparing/left-over.js'
 import {
   emptyComparison,
   type CompareOptions,
@@ -9,6 +9,8 @@ import {
   type SomeDifference,
   type SomeFound,
 } from './comparing/result.js'
+import { markOpening } from './comparing/opening.js'
+import { keepingWhatStands, trustingNobodys } from './comparing/ownership.js'
 import { isLeft, weigh } from './comparing/weigh.js'
 import { inOrder } from './order.js'
 import { itemDigest } from './text/digest.js'
@@ -40,12 +42,15 @@ export function compare(baseline: Baseline, inventory: Inventory, options: Compa
     const digest = options.sampled?.(ref)
     return digest === undefined ? undefined : digest === itemDigest(item) ? 'untouched' : 'touched'
   }
-  result.others = [...bound].flatMap(([name, { rest }]) => othersIn(areaOf(name), rest, baseline, sampled))
+  const came: Came = { sampled, tried: options.tried ?? (() => false) }
+  result.others = [...bound].flatMap(([name, { rest }]) => othersIn(areaOf(name), rest, baseline, came))
   const inUse = result.others.length > 0
   if (inUse) bound = bindAll(false)
 
   const pairs = [...bound.values()].flatMap((binding) => binding.pairs)
   const toCome = new Map(pairs.flatMap(({ found, ref }): [string, string][] => (found ? [[found.ref, ref]] : [])))
+  const scales = { baseline, options, toCome, inventory, conflicts: new Set<string>() }
+  const planned = new Map(pairs.map((pair) => [pair.ref as string, pair]))
   for (const name of areaNames) {
     const area = areaOf(name)
     const binding = bound.get(name)
@@ -61,13 +66,15 @@ export function compare(baseline: Baseline, inventory: Inventory, options: Compa
         })
       continue
     }
-    result.settled[name] = binding.pairs.map((pair) =>
-      weigh(area, pair, { baseline, options, toCome }, result, differences),
+    result.settled[name] = keepingWhatStands(area, binding.pairs, planned, scales).map((pair) =>
+      weigh(area, pair, scales, result, differences),
     )
     result.notes.push(...binding.notes)
-    leftOver(area, binding.rest, baseline, inUse, sampled, result, differences)
+    leftOver(area, binding.rest, { baseline, inventory, inUse, came, planned }, result, differences)
   }
-  result.differences = inOrder(fallingWith(holdingOn(differences, pairs, inventory, result)))
+  const trusted = trustingNobodys(differences, scales.conflicts, baseline, result)
+  const marked = markOpening(trusted, inventory, options, result)
+  result.differences = inOrder(fallingWith(holdingOn(marked, pairs, inventory, result)))
   return result
 }
 

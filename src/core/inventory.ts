@@ -16,15 +16,14 @@ export function inventoryOf(reading: Reading): Inventory {
     const read = reading[name] as readonly ReadItem<AnyItem>[] | undefined
     if (!read) return []
     const area = areaOf(name)
-    const found = read.map(({ item, id, marks, address, copy }): Found<AreaName, AnyItem> => ({
+    const found = read.map(({ item, id, marks, ...more }): Found<AreaName, AnyItem> => ({
+      ...more,
       ref: area.ref(item),
       id,
       item,
       origin: originOf(marks),
       hidden: marks?.hidden ?? false,
       needed: marks?.needed,
-      address,
-      copy,
     }))
     return [[name, found] as const]
   })

@@ -12,7 +12,9 @@ export async function surveyWithDoor(
 ): Promise<{ surveyed: Surveyed; door: RunOptions['door'] }> {
   const surveyed = await survey(address, options)
   const to = addressText(surveyed.address)
-  const isClosed = surveyed.findings.front?.status === 401 && options.door === undefined
+  // a door is opened where the owner says that the site is, and nowhere that leads on from there
+  const isHere = to === addressText(parseAddress(address) ?? surveyed.address)
+  const isClosed = isHere && surveyed.findings.front?.status === 401 && options.door === undefined
   const door = isClosed ? await options.logins.door?.(to) : options.door
   if (!isClosed || !door) return { surveyed, door }
   if (to.startsWith('http:') && !isThisMachine(surveyed.address) && !options.plainHttp)

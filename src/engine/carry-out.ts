@@ -4,15 +4,18 @@ import { allFound } from '../core/inventory.js'
 import type { Carried, Carrier, Step } from '../systems/step.js'
 import type { Session } from '../systems/system.js'
 import { foundIn, wantedIn } from './account.js'
-import { carry, refsOf } from './carry.js'
+import { carry, refsOf, type Held } from './carry.js'
+import { keepCopies } from './copies.js'
 import type { Known } from './fill.js'
 import { owe, pay } from './debts.js'
 import { answerMail } from './mail.js'
 import { memberSecrets } from './member-logins.js'
+import { intentsOf } from './ownership.js'
 import { keepOwner, ownerSecret } from './owner-login.js'
 import type { Record } from './record.js'
 import type { Run } from './run.js'
 import { translate } from './translate.js'
+import type { Why } from './why.js'
 import type { JournalLine } from '../core/report/report.js'
 
 /** What refs are known by on the site; an item that is renamed goes by its new ref as well. */
@@ -32,7 +35,7 @@ export interface Books {
   /** What was on the site before. */
   inventory: Inventory
   /** Why a ref could not be settled; filled as it turns out. */
-  why: Map<string, { code: string; text: string }>
+  why: Map<string, Why>
   /** Copies of what was removed; filled before it goes. */
   copies: Map<string, string>
 }
@@ -41,21 +44,11 @@ export interface Books {
 export async function carryOut(
   run: Run,
   session: Session,
-  differences: readonly AnyDifference[],
+  agreed: readonly AnyDifference[],
   { record, inventory, why, copies }: Books,
   firstRun = false,
 ): Promise<void> {
-  for (const difference of differences) {
-    if (difference.is === 'left over' && difference.found.copy !== undefined)
-      copies.set(difference.ref, record.keepCopy(difference.ref, difference.found.copy))
-    // what is taken over in place loses its text as well
-    else if (
-      difference.is === 'different' &&
-      difference.found.origin === 'shipped' &&
-      difference.found.copy !== undefined
-    )
-      copies.set(difference.ref, record.keepCopy(difference.found.ref, difference.found.copy))
-  }
+  const differences = await keepCopies(session, agreed, record, why, copies)
   const steps = translate(run, differences, inventory, firstRun)
   const secret = await ownerSecret(run, differences)
   const held = await carry(steps, {
@@ -66,6 +59,7 @@ export async function carryOut(
       for (const { more } of load) if (more.owes !== undefined) await owe(run, record, more.owes)
       run.tell({ is: 'sent', carrier: carrier.name, refs: refsOf(load) })
       const carried = proved(load)
+      await run.state.intend(intentsOf(carried))
       const falling = differences.filter(
         (difference) => difference.is === 'left over' && carried.some(({ ref }) => ref === difference.fallsWith),
       )
@@ -96,6 +90,7 @@ export async function carryOut(
       load.forEach((step, index) => {
         settled(step, outcomes[index] ?? { refused: 'no answer' }, carrier)
       })
+      await run.state.make(madeBy(load, outcomes))
       for (const [index, { more }] of load.entries())
         if (more.pays !== undefined && outcomes[index]?.refused === undefined) await pay(run, record, more.pays)
     },
@@ -103,11 +98,7 @@ export async function carryOut(
   for (const [step, ref] of held)
     for (const { ref: own } of step.more.proves)
       // a refusal of another step for the same item says more
-      if (!why.has(own))
-        why.set(own, {
-          code: 'waits-for',
-          text: UnpackError.of('waits-for', { ref: ref.replace(/^own\.([^/]+)\/.*/, '$1') }).message,
-        })
+      if (!why.has(own)) why.set(own, heldBy(ref))
   await keepOwner(
     run,
     differences.filter(({ ref }) => !why.has(ref)),
@@ -132,5 +123,29 @@ export async function carryOut(
     }
   }
 }
+
+/** What a step waits for that will not come: something that was refused, or that nothing makes at all. */
+export function heldBy({ lost, never }: Held): Why {
+  if (never !== undefined)
+    return { code: 'nothing-readies', text: UnpackError.of('nothing-readies', { what: never }).message }
+  return {
+    code: 'waits-for',
+    text: UnpackError.of('waits-for', { ref: lost.replace(/^own\.([^/]+)\/.*/, '$1') }).message,
+  }
+}
+
+/** What steps have made, by the numbers that the site has told. */
+const madeBy = (load: readonly Step[], outcomes: readonly Carried[]): { area: string; id: string; ref: string }[] =>
+  load.flatMap(({ more }, index) => {
+    const [difference] = more.proves
+    const known = difference?.is === 'different' ? difference.found.id : outcomes[index]?.id
+    const id = outcomes[index]?.refused === undefined ? known : undefined
+    return id === undefined ||
+      difference === undefined ||
+      difference.is === 'left over' ||
+      more.gives !== difference.ref
+      ? []
+      : [{ area: difference.area, id: String(id), ref: difference.ref }]
+  })
 
 const proved = (steps: readonly Step[]): AnyDifference[] => [...new Set(steps.flatMap(({ more }) => more.proves))]

@@ -19,27 +19,38 @@ export interface CarryOptions {
   strange?(error: UnpackError): void
 }
 
+/** Why a step could not go: something it needs was refused, or nothing makes what it needs. */
+export interface Held {
+  lost: string
+  never?: string
+}
+
 /**
  * Carries steps out: each carrier gets as many ready ones at once as it takes. One that takes several waits as long as
  * another carrier's work would make more of its own steps ready.
- * @returns the refs of steps that could not go because something they need was refused, with what that was
+ * @returns the steps that could not go, with what they lack
  * @throws UnpackError `steps-in-a-circle`, before the first write
  */
-export async function carry(steps: readonly Step[], options: CarryOptions): Promise<Map<Step, string>> {
+export async function carry(steps: readonly Step[], options: CarryOptions): Promise<Map<Step, Held>> {
   const pending = new Set(steps)
-  const held = new Map<Step, string>()
+  const held = new Map<Step, Held>()
   refuseCircles(steps, options.known)
   const refused = new Set<string>()
   while (pending.size > 0) {
     for (const step of pending) {
       const lost = needs(step).find((ref) => refused.has(ref))
       if (lost === undefined) continue
-      held.set(step, lost)
+      held.set(step, { lost })
       pending.delete(step)
       if (step.more.gives !== undefined) refused.add(step.more.gives)
     }
     const carrier = nextCarrier([...pending], options.known)
-    if (!carrier) break
+    if (!carrier) {
+      // nothing that is left can ever be made ready
+      for (const step of pending)
+        held.set(step, { lost: '', never: unmet(step, options.known).join(', ') || 'another step' })
+      break
+    }
     const load = [...pending]
       .filter((step) => step.carrier === carrier && isReady(step, pending, options.known))
       .slice(0, carrier.atOnce)
@@ -60,6 +71,9 @@ export async function carry(steps: readonly Step[], options: CarryOptions): Prom
   }
   return held
 }
+
+/** What a step lacks that nothing here gives. */
+const unmet = (step: Step, known: Known): string[] => [...unknownIn(step.fields, known), ...(step.more.after ?? [])]
 
 /** A screen that is not as expected stops what needs it, and nothing else. */
 async function carried(carrier: Carrier<unknown>, load: readonly Step[], options: CarryOptions): Promise<Carried[]> {

@@ -29,6 +29,8 @@ export async function closeFirst(
     fields: ['visitors'],
   }
   const toOpen: AnyDifference[] = []
+  // on disk before: a run that dies behind it has left the site closed
+  await run.state.close(true)
   await carry([step], {
     session,
     known: { ids: new Map(), addresses: new Map() },
@@ -49,5 +51,6 @@ export async function closeFirst(
       record.journal({ event: why === undefined ? 'done' : 'refused', carrier: carrier.name, ref: 'opening', why })
     },
   })
+  if (toOpen.length === 0) await run.state.close(false)
   return toOpen
 }

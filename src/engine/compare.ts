@@ -3,6 +3,8 @@ import type { Baseline } from '../core/baseline/schema.js'
 import type { Comparison } from '../core/compare.js'
 import { systemLine } from './account.js'
 import type { RunOptions } from './options.js'
+import { call } from './call.js'
+import { keepingPages } from './keeping-pages.js'
 import { Run } from './run.js'
 
 export interface Compared {
@@ -18,15 +20,17 @@ export interface Compared {
  * Shows what is not as planned. Signs in to read, and writes nothing.
  * @throws UnpackError where the site can't be reached or must not be signed in to
  */
-export async function compareSite(baseline: Baseline, options: RunOptions): Promise<Compared> {
-  const run = await Run.begin(baseline, options)
+export const compareSite = (baseline: Baseline, options: RunOptions): Promise<Compared> =>
+  call(async (guard) => compareOn(await Run.begin(baseline, options, guard)))
+
+async function compareOn(run: Run): Promise<Compared> {
   try {
     const access = accessRows(run.baseline)
     const system = systemLine(run)
     if (run.atFirstRun) return { comparison: run.compare(run.expected()), system, access, expected: true }
     const session = await run.signIn()
     run.phase('read')
-    const comparison = run.compare(await run.takeStock(session))
+    const comparison = run.compare(await keepingPages(run, () => run.takeStock(session)))
     await session.signOut()
     return { comparison, system, access, expected: false }
   } finally {

@@ -4,6 +4,7 @@ import type { Check, EyesCell } from '../core/report/report.js'
 import { lookAtAll } from './look.js'
 import type { RunOptions } from './options.js'
 import { Record } from './record.js'
+import { call } from './call.js'
 import { Run } from './run.js'
 import { blankReport } from './account.js'
 import { tryOut } from './try-out.js'
@@ -29,14 +30,18 @@ export interface Confirmed {
  * @returns every check, and where the report lies
  * @throws UnpackError where the site can't be reached or must not be signed in to
  */
-export async function confirm(baseline: Baseline, options: ConfirmOptions): Promise<Confirmed> {
+export const confirm = (baseline: Baseline, options: ConfirmOptions): Promise<Confirmed> =>
+  call(async (guard) => confirmOn(await Run.begin(baseline, options, guard), options))
+
+async function confirmOn(run: Run, options: ConfirmOptions): Promise<Confirmed> {
   const started = new Date()
-  const run = await Run.begin(baseline, options)
   try {
+    // trying writes: no other run may be at work
+    if (options.try) await run.lock()
     if (run.atFirstRun) throw UnpackError.of('first-run-waits', { address: run.home })
     // nothing is kept of a run that can't begin
     await run.login()
-    const record = Record.open(run.address, options.records, started)
+    const record = Record.open(run.address, options.records, started, run.guard)
     record.journal({ event: 'opened' })
     const tried = options.try ? await tryOut(run, record) : []
     const { checks: looked, eyes } = await lookAtAll(run, record)

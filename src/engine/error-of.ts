@@ -1,11 +1,15 @@
 import { UnpackError } from '../core/errors.js'
 import { NoAnswer } from '../web/failure.js'
+import { fileTrouble } from './file-trouble.js'
 
-/** Turns what a connection did into what an owner can be told. */
+/** Turns whatever went wrong into what an owner can be told. */
 export function asUnpackError(error: unknown): UnpackError {
   if (error instanceof UnpackError) return error
   if (error instanceof NoAnswer) return UnpackError.of('no-answer', { url: error.url, finding: error.failure.text })
-  return UnpackError.of('fault', { kind: error instanceof Error ? error.name : 'unknown' })
+  if (error instanceof Error && error.name === 'AbortError') return UnpackError.of('stopped', {}, { cause: error })
+  const trouble = fileTrouble(error, 'a file')
+  if (trouble instanceof UnpackError) return trouble
+  return UnpackError.of('fault', { kind: error instanceof Error ? error.name : 'unknown' }, { cause: error })
 }
 
 /**

@@ -78,7 +78,7 @@ export class ManyEyes {
     const name = as === 'owner' ? (await run.login()).username : as.replace(/^member /, '')
     const login = await run.options.logins.find(run.home, name)
     if (!login) throw UnpackError.of('login-missing', { address: run.home, user: name, file: run.options.logins.file })
-    run.guard(login.password)
+    run.guard.add(login.password)
     if (!(await run.system.eyes?.signIn(visitor, login)))
       throw UnpackError.of('login-refused', { address: run.home, user: name })
     return visitor

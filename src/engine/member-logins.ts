@@ -22,7 +22,7 @@ export async function memberSecrets(
     if (!stored && password === 'stored')
       throw UnpackError.of('login-missing', { address: run.home, user: username, file: logins.file })
     const secret = stored?.password ?? makePassword(run.system.password)
-    run.guard(secret)
+    run.guard.add(secret)
     if (!stored) await logins.put(run.home, username, secret)
     secrets[ref] = secret
   }

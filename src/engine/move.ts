@@ -1,4 +1,4 @@
-import { parseAddress } from '../core/address.js'
+import { addressText, isThisMachine, parseAddress } from '../core/address.js'
 import type { AnyDifference } from '../core/areas/index.js'
 import { UnpackError } from '../core/errors.js'
 import type { SignedIn } from '../systems/system.js'
@@ -7,11 +7,27 @@ import { carryOut } from './carry-out.js'
 import type { Record } from './record.js'
 import type { Run } from './run.js'
 import type { ReadBack } from './settling/read-back.js'
+import { survey, unlessStopped } from './survey.js'
+
+/**
+ * Refuses a move that would send the password readable by anybody on the way, before anything is written.
+ * @throws UnpackError `plain-http`
+ */
+export function refuseMove({ baseline: { site }, options }: Run): void {
+  const to = parseAddress(site.address)
+  if (site.reachedAt === undefined || !to || to.origin.startsWith('https:') || isThisMachine(to) || options.plainHttp)
+    return
+  throw UnpackError.of('plain-http', { address: addressText(to) })
+}
+
+/** Where a run goes on after the address was changed; undefined where the new one does not lead to the site yet. */
+export type Moved = { run: Run; session: SignedIn } | undefined
 
 /**
  * Changes the site's own address, last of all, where it is reached at another one today: the login moves along first, so
- * that no moment is without one. What answers at the new address is then signed in to and read.
- * @returns the run and session to go on with; undefined where the new address does not answer yet
+ * that no moment is without one. What answers at the new address is looked at as a visitor first: only the same site is signed
+ * in to.
+ * @returns the run and session to go on with; undefined where the new address does not lead to this site yet
  */
 export async function move(
   run: Run,
@@ -19,10 +35,11 @@ export async function move(
   chosen: readonly AnyDifference[],
   record: Record,
   readBack: ReadBack,
-): Promise<{ run: Run; session: SignedIn } | undefined> {
+): Promise<Moved> {
   const step = chosen.find(({ area }) => area === 'address')
   const to = parseAddress(run.baseline.site.address)
   if (!step || !to) return { run, session }
+  const shown = await run.system.shows?.(run.visitor())
   const { logins } = run.options
   const there = await run.movedTo(to)
   const own = await logins.find(run.home, session.login.username)
@@ -30,6 +47,8 @@ export async function move(
   run.phase('move', there.home)
   await carryOut(run, session, [step], { record, inventory: {}, why: readBack.why, copies: readBack.copies })
   if (readBack.why.has(step.ref)) return { run, session }
+  const strange = await whyStrange(there, shown)
+  if (strange !== undefined) return notThere(there, readBack, strange)
   try {
     const after = await there.signIn()
     readBack.left = there.compare(await there.takeStock(after))
@@ -37,12 +56,31 @@ export async function move(
     return { run: there, session: after }
   } catch (error) {
     if (!(error instanceof NoAnswer || (error instanceof UnpackError && error.code === 'login-refused'))) throw error
-    const text = `the site's own address is ${there.home} now, which does not lead to it yet: confirm it when it does`
-    readBack.left = {
-      ...readBack.left,
-      differences: readBack.left.differences.filter(({ area }) => area !== 'address'),
-      byHand: [...readBack.left.byHand, { ref: 'site.address', text }],
-    }
-    return undefined
+    return notThere(there, readBack, error.message)
   }
+}
+
+/**
+ * Why what answers at the new address is not this site, as a stranger sees it: the same system has to stand there, and to show
+ * what only this site shows.
+ */
+async function whyStrange(there: Run, shown: string | undefined): Promise<string | undefined> {
+  const { findings, address } = await survey(there.home, { ...there.options, on: undefined, door: undefined })
+  if (findings.failure) return findings.failure.text
+  if (addressText(address) !== there.home) return `it leads to ${addressText(address)}`
+  if (findings.system?.id !== there.system.id || findings.system.state !== 'set up')
+    return 'something else answers there'
+  if (shown === undefined) return 'it shows nothing by which it could be told from another'
+  const now = await there.system.shows?.(there.visitor()).catch(unlessStopped)
+  return now === shown ? undefined : 'another site answers there'
+}
+
+function notThere(there: Run, readBack: ReadBack, why: string): undefined {
+  const text = `the site's own address is ${there.home} now, which does not lead to it yet (${why}); no password was sent there: confirm it when it does`
+  readBack.left = {
+    ...readBack.left,
+    differences: readBack.left.differences.filter(({ area }) => area !== 'address'),
+    byHand: [...readBack.left.byHand, { ref: 'site.address', text }],
+  }
+  return undefined
 }

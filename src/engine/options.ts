@@ -42,6 +42,6 @@ export interface RunOptions extends SurveyOptions {
   unproven?: boolean
   /** Sign in over plain http beyond this machine. */
   plainHttp?: boolean
-  /** Write planned texts over later edits. */
-  again?: boolean
+  /** Write planned texts over later edits, and take over what somebody made under a planned name: all of it, or these refs. */
+  again?: boolean | readonly string[]
 }

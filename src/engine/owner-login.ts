@@ -17,7 +17,7 @@ async function newPassword(run: Run): Promise<Secret> {
       : password === 'asked'
         ? await options.askPassword?.(username)
         : undefined
-  run.guard(own)
+  run.guard.add(own)
   if (own) return own
   throw UnpackError.of('login-missing', { address: home, user: username, file: options.logins.file })
 }

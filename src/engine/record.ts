@@ -1,18 +1,50 @@
-import { appendFileSync, chmodSync, existsSync, mkdirSync, writeFileSync } from 'node:fs'
+import { createHash } from 'node:crypto'
+import {
+  appendFileSync,
+  chmodSync,
+  closeSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  rmSync,
+  writeSync,
+} from 'node:fs'
 import { join } from 'node:path'
+import writeFileAtomic from 'write-file-atomic'
 import { recordKey, type SiteAddress } from '../core/address.js'
+import { Guard } from '../core/guard.js'
 import { reportHtml } from '../core/report/html.js'
-import { reportXml } from '../core/report/xml.js'
 import type { JournalLine, Report } from '../core/report/report.js'
+import { reportXml } from '../core/report/xml.js'
+import { fileTrouble } from './file-trouble.js'
 
 type Entry = Omit<JournalLine, 'journal' | 'at'>
 
+/** A file that is kept as it comes. */
+export interface KeptFile {
+  /** Its name within the record. */
+  name: string
+  add(part: Uint8Array): Promise<void>
+  /** Ends it; gives its size and its SHA-256 as 64 hex digits. */
+  end(): { bytes: number; sha256: string }
+  /** Takes it away again: it is not whole. */
+  drop(): void
+}
+
 /** The folder of a run: its journal, copies of what it removed, pages that were not as expected, and its report. */
 export class Record {
-  private constructor(readonly folder: string) {}
+  private constructor(
+    readonly folder: string,
+    private readonly guard: Guard,
+  ) {}
 
-  /** Opens a new record below `root`; nobody but its owner may look into it. */
-  static open(address: SiteAddress, root = 'unpack-record', now = new Date()): Record {
+  /**
+   * Opens a new record below `root`; nobody but its owner may look into it.
+   * @param guard knows what must not be in it
+   * @throws UnpackError `folder-trouble`
+   */
+  static open(address: SiteAddress, root = 'unpack-record', now = new Date(), guard = new Guard()): Record {
     const time = now
       .toISOString()
       .replace(/\.\d+Z$/, 'Z')
@@ -20,46 +52,94 @@ export class Record {
     const site = join(root, recordKey(address))
     let folder = join(site, time)
     for (let again = 2; existsSync(folder); again += 1) folder = join(site, `${time}-${again}`)
-    mkdirSync(folder, { recursive: true, mode: 0o700 })
-    chmodSync(folder, 0o700)
-    return new Record(folder)
+    return onDisk(folder, () => {
+      mkdirSync(folder, { recursive: true, mode: 0o700 })
+      chmodSync(folder, 0o700)
+      return new Record(folder, guard)
+    })
   }
 
   /** Adds a line to the journal; it is on its way to the disk when this returns. */
   journal(entry: Entry): void {
-    const line: JournalLine = { journal: 1, at: new Date().toISOString(), ...entry }
-    appendFileSync(join(this.folder, 'journal.jsonl'), `${JSON.stringify(line)}\n`, { mode: 0o600 })
+    const line: JournalLine = { journal: 1, at: new Date().toISOString(), ...this.guard.all(entry) }
+    const file = join(this.folder, 'journal.jsonl')
+    onDisk(file, () => appendFileSync(file, `${JSON.stringify(line)}\n`, { mode: 0o600 }))
   }
 
   /** Keeps a copy of what is about to be removed; gives its name within the record. */
-  keepCopy(ref: string, copy: unknown): string {
-    return this.#keep(
-      'removed',
-      `${ref.replace(/[^\p{L}\p{N}]+/gu, '_')}.json`,
-      `${JSON.stringify({ ref, copy }, null, 2)}\n`,
-    )
+  keepCopy(ref: string, copy: object): string {
+    const text = `${JSON.stringify(this.guard.all({ ref, ...copy }), null, 2)}\n`
+    return this.#keep('removed', this.#nameFor('removed', ref, 'json'), text)
+  }
+
+  /** Keeps a file that is about to be removed, as it comes. */
+  keepFile(ref: string): KeptFile {
+    const name = `removed/${this.#nameFor('removed', ref, 'bin')}`
+    const file = join(this.folder, name)
+    const hash = createHash('sha256')
+    let bytes = 0
+    const handle = onDisk(file, () => openSync(file, 'wx', 0o600))
+    return {
+      name,
+      add: async (part) => {
+        onDisk(file, () => writeSync(handle, part))
+        hash.update(part)
+        bytes += part.length
+      },
+      end: () => {
+        closeSync(handle)
+        return { bytes, sha256: hash.digest('hex') }
+      },
+      drop: () => {
+        closeSync(handle)
+        rmSync(file, { force: true })
+      },
+    }
   }
 
   /** Keeps a page that was not as expected. */
   keepPage(name: string, text: string): string {
-    return this.#keep('pages', `${name.replace(/[^\p{L}\p{N}]+/gu, '_')}.html`, text)
+    return this.#keep('pages', this.#nameFor('pages', name, 'html'), this.guard.text(text))
+  }
+
+  /** A name of its own, whatever is kept: two refs may read alike, and some are longer than any file's name may be. */
+  #nameFor(inside: string, ref: string, ending: string): string {
+    const folder = join(this.folder, inside)
+    onDisk(folder, () => mkdirSync(folder, { recursive: true, mode: 0o700 }))
+    const number = String(readdirSync(folder).length + 1).padStart(4, '0')
+    const readable = [...ref.replace(/[^\p{L}\p{N}-]+/gu, '_')].slice(0, 40).join('')
+    return `${number}-${this.guard.text(readable)}.${ending}`
   }
 
   #keep(inside: string, name: string, text: string): string {
-    mkdirSync(join(this.folder, inside), { recursive: true, mode: 0o700 })
-    writeFileSync(join(this.folder, inside, name), text, { mode: 0o600 })
+    const file = join(this.folder, inside, name)
+    onDisk(file, () => writeFileAtomic.sync(file, text, { mode: 0o600 }))
     return `${inside}/${name}`
   }
 
   /** Writes the run's account for people, for programs and for what shows test results. */
   report(report: Report): void {
-    writeFileSync(join(this.folder, 'report.xml'), reportXml(report), { mode: 0o600 })
-    writeFileSync(join(this.folder, 'report.json'), `${JSON.stringify(report, null, 2)}\n`, { mode: 0o600 })
-    writeFileSync(join(this.folder, 'report.html'), reportHtml(report), { mode: 0o600 })
+    const plain = this.guard.all(report)
+    this.#write('report.xml', reportXml(plain))
+    this.#write('report.json', `${JSON.stringify(plain, null, 2)}\n`)
+    this.#write('report.html', reportHtml(plain))
   }
 
   /** Writes what was asked of the site and answered, as a HAR log. */
   exchange(har: string): void {
-    writeFileSync(join(this.folder, 'exchange.har'), har, { mode: 0o600 })
+    this.#write('exchange.har', har)
+  }
+
+  #write(name: string, text: string): void {
+    const file = join(this.folder, name)
+    onDisk(file, () => writeFileAtomic.sync(file, text, { mode: 0o600 }))
+  }
+}
+
+function onDisk<T>(file: string, act: () => T): T {
+  try {
+    return act()
+  } catch (error) {
+    throw fileTrouble(error, file)
   }
 }

@@ -1,14 +1,16 @@
 import type { Dispatcher } from 'undici'
-import { addressText, type SiteAddress } from '../core/address.js'
+import { addressText, stateKey, type SiteAddress } from '../core/address.js'
 import { areaNames, type AreaName, type Inventory, type ItemOf } from '../core/areas/index.js'
 import type { Ability, ReadItem } from '../core/area.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import { compare, type Comparison, type Remark } from '../core/compare.js'
 import { UnpackError } from '../core/errors.js'
+import { Guard } from '../core/guard.js'
 import { inventoryOf } from '../core/inventory.js'
-import type { AreaOnSystem, Login, OnSite, Session, SignedIn, System } from '../systems/system.js'
+import { bodyDigest } from '../core/text/normal-form.js'
+import type { Step } from '../systems/step.js'
+import type { AreaOnSystem, Kept, Login, OnSite, Session, SignedIn, System } from '../systems/system.js'
 import { Shelf } from '../systems/shelf.js'
-import type { Secret } from '../core/secret.js'
 import { version } from '../package.js'
 import { harOf } from '../web/har.js'
 import { connections } from '../web/connections.js'
@@ -16,9 +18,12 @@ import { Traffic } from '../web/traffic.js'
 import { Visitor } from '../web/visitor.js'
 import type { Phase, RunEvent } from './events.js'
 import { refuseUnsafe, surveyWithDoor } from './begin.js'
+import type { Lock } from './lock.js'
 import { packagesIn } from './packages.js'
 import type { RunOptions } from './options.js'
 import { ManyEyes } from './eyes.js'
+import { arrivedIn, holdsOurs, keyOf } from './ownership.js'
+import { openedByLogin } from './opened-by-login.js'
 import { State } from './state.js'
 import type { Surveyed } from './survey.js'
 
@@ -31,6 +36,7 @@ export class Run {
     readonly surveyed: Surveyed,
     readonly system: System,
     readonly state: State,
+    readonly guard: Guard,
     readonly traffic = new Traffic(options.watch),
   ) {
     this.lines = connections(options.resolve, options.signal)
@@ -40,9 +46,11 @@ export class Run {
    * Surveys the baseline's address and lets a run begin only where it is safe.
    * @throws UnpackError of every reason against it
    */
-  static async begin(baseline: Baseline, options: RunOptions): Promise<Run> {
+  static async begin(baseline: Baseline, options: RunOptions, guard = new Guard()): Promise<Run> {
     const asked = baseline.site.reachedAt ?? baseline.site.address
+    guard.add(options.door?.password)
     const { surveyed, door } = await surveyWithDoor(asked, options)
+    guard.add(door?.password)
     const system = refuseUnsafe(surveyed, asked, options)
     const { kind = system.kind } = baseline.site
     if (kind !== system.kind)
@@ -54,6 +62,7 @@ export class Run {
       surveyed,
       system,
       await State.of(surveyed.address, options.state),
+      guard,
     )
     run.notes = notes
     return run
@@ -68,13 +77,25 @@ export class Run {
       this.options,
       { ...this.surveyed, address },
       this.system,
-      await this.state.moveTo(address, this.options.state),
+      await State.of(address, this.options.state),
+      this.guard,
       this.traffic,
     )
     there.notes = this.notes
-    there.guard(...this.#secrets)
     this.#there = there
+    // two names of this machine share what is remembered, and its lock
+    if (stateKey(address) === stateKey(this.address)) await there.state.share(this.state)
+    else {
+      await there.lock()
+      await there.state.takeOver(this.state)
+    }
     return there
+  }
+
+  #lock: Lock | undefined
+  /** Keeps other runs off the site; from now on this run may write, there and into its state. */
+  async lock(): Promise<void> {
+    this.#lock = await this.state.lock()
   }
 
   get address(): SiteAddress {
@@ -88,27 +109,22 @@ export class Run {
     return this.surveyed.findings.system?.state === 'first-run'
   }
 
-  readonly #secrets = new Set<Secret>()
-  /** Secrets that this run has to do with: no account of it holds them. */
-  guard(...secrets: readonly (Secret | undefined)[]): void {
-    for (const secret of secrets) if (secret) this.#secrets.add(secret)
-  }
   /** What was asked of the site and answered, as a HAR log. */
   exchange(): string {
-    this.guard(this.options.door?.password)
-    return harOf(this.traffic.exchanges, this.traffic.began, [...this.#secrets], version())
+    return harOf(this.traffic.exchanges, this.traffic.began, this.guard, version())
   }
 
   tell(event: RunEvent): void {
-    this.options.on?.(event)
+    this.options.on?.(this.guard.all(event))
   }
   phase(phase: Phase, text = this.home): void {
     this.tell({ is: 'phase', phase, text })
   }
 
-  /** A browser of its own, without cookies. */
-  visitor(): Visitor {
-    return new Visitor(this.address, this.lines, this.traffic, this.options.signal, false, this.options.door)
+  /** A browser of its own, without cookies. @param signal what stops it; the run's own where left out */
+  visitor(signal: AbortSignal | undefined = this.options.signal): Visitor {
+    const before = async () => this.#lock?.stillOurs()
+    return new Visitor(this.address, this.lines, this.traffic, signal, false, this.options.door, before)
   }
   stranger(): Session {
     return { visitor: this.visitor(), shelf: new Shelf() }
@@ -129,23 +145,23 @@ export class Run {
   private async logins(): Promise<(Login & { renewed?: boolean })[]> {
     const { owner } = this.baseline
     const all = await this.options.logins.at(this.home)
+    for (const { password, next } of all) this.guard.add(password, next)
     const named = [owner.username, owner.signInAs].flatMap((name) => all.filter(({ username }) => username === name))
     const members = new Set((this.baseline.members ?? []).map(({ username }) => username))
     const others = all.filter(({ username }) => !members.has(username))
     const found = named.length > 0 ? named : others.length === 1 ? others : []
-    for (const { password, next } of found) this.guard(password, next)
     return found.flatMap(({ username, password, temporary, next }) => [
       { username, password, temporary },
       ...(next ? [{ username, password: next, renewed: true }] : []),
     ])
   }
 
-  /** Signs in as the owner. */
-  async signIn(): Promise<SignedIn> {
+  /** Signs in as the owner. @param signal what stops it; the run's own where left out */
+  async signIn(signal?: AbortSignal): Promise<SignedIn> {
     const { username } = await this.login()
     this.phase('sign in', username)
     for (const login of await this.logins()) {
-      const session = await this.system.signIn(this.visitor(), login)
+      const session = await this.system.signIn(this.visitor(signal), login)
       if (!session) continue
       // of a run that was stopped in between: the new password is the only one from now on
       if (login.renewed) await this.options.logins.promote?.(this.home, login.username)
@@ -154,12 +170,36 @@ export class Run {
     throw UnpackError.of('login-refused', { address: this.home, user: username })
   }
 
-  /** Reads all areas, side by side, and judges what is there. */
+  /** Reads all areas, side by side, and judges what is there, and what of it is ours. */
   async takeStock(session: SignedIn): Promise<Inventory> {
     this.#closed.clear()
     const read = async (name: AreaName) => [name, await this.#read(name, session)] as const
-    const readings = (await Promise.all(areaNames.map(read))).filter(([, items]) => items !== undefined)
-    return inventoryOf(Object.fromEntries(readings))
+    const [imprint, ...all] = await Promise.all([this.system.imprint?.(session), ...areaNames.map(read)])
+    const inventory = inventoryOf(Object.fromEntries(all.filter(([, items]) => items !== undefined)))
+    await this.#knowOurs(inventory, imprint ?? [])
+    return inventory
+  }
+
+  async #knowOurs(inventory: Inventory, imprint: readonly string[]): Promise<void> {
+    const { state } = this
+    const known = state.imprint.length === 0 || imprint.some((one) => state.imprint.includes(one))
+    if (!known || !holdsOurs(inventory, state.ours())) await state.forget()
+    await state.imprinted(imprint)
+    const ours = arrivedIn(inventory, state.underWay)
+    await state.own(ours)
+    const texts = ours.flatMap(({ ref, text }) => (text === undefined ? [] : [[ref, text]]))
+    if (texts.length > 0) await state.remember(Object.fromEntries(texts) as Record<string, string>)
+    await state.arrived()
+    await state.own(await openedByLogin(this, inventory))
+  }
+
+  readonly #refused = new Set<string>()
+  /** Whether a stored login was refused in this run: it is not tried a second time. */
+  wasRefused(username: string): boolean {
+    return this.#refused.has(username)
+  }
+  refused(username: string): void {
+    this.#refused.add(username)
   }
 
   readonly #closed = new Map<AreaName, string>()
@@ -175,14 +215,22 @@ export class Run {
   }
 
   compare(inventory: Inventory): Comparison {
+    const { state } = this
     const comparison = compare(this.baseline, inventory, {
       can: this.abilities(inventory),
       without: (area) => this.#closed.get(area) ?? this.system.lacks?.[area],
-      written: (ref) => this.state.written(ref),
-      sampled: (ref) => this.state.sampled(ref),
+      written: (ref) => state.written(ref),
+      sampled: (ref) => state.sampled(ref),
+      ours: (area, found) => {
+        const { body } = found.item as { body?: string }
+        const before = state.formerly(found.ref)
+        return state.isOurs(area, keyOf(found)) || (before !== undefined && before === bodyDigest(body ?? ''))
+      },
+      tried: ({ text }) => text !== undefined && state.trials.some((mark) => text.includes(mark)),
+      closed: state.closed,
       again: this.options.again,
     })
-    comparison.notes.unshift(...this.notes)
+    comparison.notes.unshift(...this.notes, ...state.told.map((text) => ({ ref: 'site', text })))
     // what can't be read may be anybody's
     comparison.others.push(...[...this.#closed.keys()].map((name) => `${name} (can't be read)`))
     return comparison
@@ -222,11 +270,13 @@ export class Run {
   async end(): Promise<void> {
     await this.#eyes?.close()
     await this.#there?.end()
+    await this.#lock?.end()
     await this.lines.close().catch(() => undefined)
   }
 }
 
-type AnyAreaOnSystem = Omit<AreaOnSystem<AreaName>, 'read' | 'can'> & {
+export type AnyAreaOnSystem = Omit<AreaOnSystem<AreaName>, 'read' | 'can' | 'again'> & {
+  again?(kept: Kept): Step | Step[]
   can?: Record<string, Ability> | ((site: OnSite) => Record<string, Ability>)
   read(session: SignedIn, baseline: Baseline): Promise<ReadItem<ItemOf<AreaName>>[]>
 }

@@ -7,13 +7,15 @@ import { inOrder } from '../core/order.js'
 import type { Check, EyesCell } from '../core/report/report.js'
 import type { SignedIn } from '../systems/system.js'
 import { accountOf, blankReport, type Fate } from './account.js'
+import { call } from './call.js'
+import { keepingPages } from './keeping-pages.js'
 import { asUnpackError } from './error-of.js'
 import { closeFirst } from './close-first.js'
 import { fillFirstRun } from './first-run.js'
 import { lookAtAll } from './look.js'
 import type { RunOptions } from './options.js'
 import { Record } from './record.js'
-import { move } from './move.js'
+import { move, refuseMove } from './move.js'
 import { Run } from './run.js'
 import { choose, chooseAgain, type Choice, type Chosen } from './settling/choose.js'
 import { merged, notesOf } from './settling/merge.js'
@@ -27,6 +29,8 @@ export interface SettleOptions extends RunOptions {
   inUse?: boolean
   /** Which differences to settle; all where left out. `undefined` ends the run before its first write. */
   choose?: (choice: Choice) => Chosen | Promise<Chosen>
+  /** Refs that may be opened to more people although they hold somebody's items; nothing else covers that. */
+  open?: readonly string[]
   /** Whether to confirm at the end; so where left out. */
   confirm?: boolean
 }
@@ -54,23 +58,21 @@ export interface Settled {
  * @throws UnpackError of everything that stops a run; what was begun is in the journal
  * @example await settle(baseline, { logins, choose: ({ differences }) => differences })
  */
-export async function settle(baseline: Baseline, options: SettleOptions): Promise<Settled> {
-  const started = new Date()
-  const run = await Run.begin(baseline, options)
-  const unlock = await run.state.lock().catch(async (error: unknown) => {
-    await run.end()
-    throw error
+export const settle = (baseline: Baseline, options: SettleOptions): Promise<Settled> =>
+  call(async (guard) => {
+    const started = new Date()
+    const run = await Run.begin(baseline, options, guard)
+    try {
+      await run.lock()
+      return await settleLocked(run, options, started)
+    } finally {
+      await run.end()
+    }
   })
-  try {
-    return await settleLocked(run, options, started)
-  } finally {
-    await unlock().catch(() => undefined)
-    await run.end()
-  }
-}
 
 async function settleLocked(run: Run, options: SettleOptions, started: Date): Promise<Settled> {
-  const shown = await see(run, options)
+  refuseMove(run)
+  const shown = await keepingPages(run, () => see(run, options))
   run.phase('compare')
   const { comparison: plan } = shown
   const first = { comparison: plan, differences: plan.differences, expected: !shown.session, late: false }
@@ -79,17 +81,30 @@ async function settleLocked(run: Run, options: SettleOptions, started: Date): Pr
     await shown.session?.signOut()
     return { ...nothing, open: plan.differences, comparison: plan, requests: run.traffic.requests }
   }
-  const record = Record.open(run.address, options.records, started)
+  const record = Record.open(run.address, options.records, started, run.guard)
   record.journal({ event: 'opened' })
   try {
     return await carryThrough(run, options, shown, agreed, record, started)
   } catch (error) {
-    // stopped part-way: the journal says so, and where; the next run goes on from what it finds
-    record.journal({ event: 'closed', ok: false, why: asUnpackError(error).message })
-    throw error
+    throw account(run, record, asUnpackError(error))
   } finally {
     record.exchange(run.exchange())
   }
+}
+
+/** A run that stopped part-way: the journal says so, and where; what it leaves closed is said. The next goes on from there. */
+function account(run: Run, record: Record, error: UnpackError): UnpackError {
+  try {
+    if (error.page !== undefined) record.keepPage('unexpected', error.page)
+    record.journal({ event: 'closed', ok: false, why: error.message })
+  } catch {
+    // the disk that is in trouble is what is told
+  }
+  if (!run.state.closed) return error
+  return error.told(
+    (text) => text,
+    `The site is closed to visitors: the next settle opens it, or you do, at ${run.home}.`,
+  )
 }
 
 /** Everything that may write, from the first-run form on. */
@@ -113,6 +128,7 @@ async function carryThrough(
   const ask = async (comparison: Comparison, late: readonly AnyDifference[]) =>
     (await choose(options, { comparison, differences: late, expected: false, late: true })) ?? []
   const readBack = await settleAndReadBack(run, session, staying, seen.inventory, record, ask)
+  if (isOpen(readBack.left)) await run.state.close(false)
   const moved = await move(run, session, chosen, record, readBack)
   await moved?.session.signOut().catch(() => undefined)
   const { checks, eyes } =
@@ -155,6 +171,9 @@ interface Seen {
   inventory: Inventory
   comparison: Comparison
 }
+
+/** Whether nothing is left that would open the site. */
+const isOpen = ({ differences }: Comparison): boolean => differences.every(({ area }) => area !== 'opening')
 
 /** Signs in, if it can be done, reads everything and compares. Somebody's own items stop a run that would change anything. */
 async function see(run: Run, options: SettleOptions, signedIn?: SignedIn): Promise<Seen> {

@@ -1,106 +1,261 @@
-import envPaths from 'env-paths'
-import { mkdir, readFile, rename, writeFile } from 'node:fs/promises'
+import { mkdir, readFile, rename } from 'node:fs/promises'
 import { join } from 'node:path'
-import lockfile from 'proper-lockfile'
-import { z } from 'zod'
-import { addressKey, addressText, type SiteAddress } from '../core/address.js'
-import { UnpackError } from '../core/errors.js'
-
-const digests = z.record(z.string(), z.string())
-const textsSchema = z.strictObject({
-  texts: z.literal(1),
-  digests,
-  samples: digests.default({}),
-  debts: z.array(z.string()).default([]),
-})
+import envPaths from 'env-paths'
+import writeFileAtomic from 'write-file-atomic'
+import { addressKey, addressText, stateKey, type SiteAddress } from '../core/address.js'
+import { fileTrouble } from './file-trouble.js'
+import { Lock } from './lock.js'
+import { emptyState, formerSchema, stateSchema, underWaySchema, type Intent, type StateFile } from './state-file.js'
 
 /** The user's state folder: `UNPACK_STATE`, or where this machine keeps such things. */
 export const stateFolder = (): string => process.env.UNPACK_STATE ?? envPaths('unpack', { suffix: '' }).data
 
-/** What is remembered of a site between runs: which texts are ours, and that a run is at work. */
+/** What is remembered of a site between runs: which items and texts are ours, what is owed, and that a run is at work. */
 export class State {
+  #intents: readonly Intent[] = []
+  #made: readonly { area: string; id: string }[] = []
+  #mayWrite = false
+  /** What is worth telling of the files themselves: one that was damaged, or that is of another site. */
+  #told: string[] = []
+  /** Files that give way to new ones, and under which names they are kept. */
+  #aside: { file: string; as: string }[] = []
+  private now: StateFile
+  private former: Readonly<Record<string, string>> = {}
   private constructor(
     private readonly folder: string,
     private readonly address: SiteAddress,
-    private digests: Record<string, string>,
-    private samples: Record<string, string>,
-    private owed: readonly string[],
-  ) {}
+    private readonly root: string,
+  ) {
+    this.now = emptyState(addressText(address))
+  }
 
+  /**
+   * What is remembered of a site. It is written only by a run that keeps others off: {@link State.lock}.
+   * @throws UnpackError `folder-trouble` where the state folder can't be read
+   */
   static async of(address: SiteAddress, root = stateFolder()): Promise<State> {
-    const folder = join(root, addressKey(address))
-    const text = await readFile(join(folder, 'texts.json'), 'utf8').catch(() => '{}')
-    const known = textsSchema.safeParse(parse(text))
-    const { digests, samples, debts } = known.success ? known.data : { digests: {}, samples: {}, debts: [] }
-    return new State(folder, address, digests, samples, debts)
+    const state = new State(join(root, stateKey(address)), address, root)
+    await state.#load()
+    return state
+  }
+
+  async #load(): Promise<void> {
+    this.#told = []
+    this.#aside = []
+    const read = await this.#stored(join(this.folder, 'state.json'), stateSchema)
+    const former = read
+      ? undefined
+      : await this.#stored(join(this.root, addressKey(this.address), 'texts.json'), formerSchema)
+    const { digests = {}, samples = {}, debts = [] } = former ?? {}
+    this.former = digests
+    this.now = read ?? { ...emptyState(addressText(this.address)), digests, samples, debts }
+    const underWay = await this.#stored(join(this.folder, 'under-way.json'), underWaySchema)
+    this.#intents = underWay?.intents ?? []
+    this.#made = underWay?.made ?? []
+  }
+
+  /** What a file holds; undefined where there is none. One that is damaged gives way to a new one, is kept, and told. */
+  async #stored<T>(file: string, schema: Schema<T>): Promise<T | undefined> {
+    let text: string
+    try {
+      text = await readFile(file, 'utf8')
+    } catch (error) {
+      if (['ENOENT', 'ENOTDIR'].includes((error as { code?: string }).code ?? '')) return undefined
+      throw fileTrouble(error, file)
+    }
+    const read = schema.safeParse(parsed(text))
+    if (read.success) return read.data
+    this.#told.push(
+      `${file} is damaged: what it remembered is not known. It is kept as ${this.#setAside(file, 'damaged')} as soon as something new is remembered`,
+    )
+    return undefined
+  }
+
+  #setAside(file: string, why: string): string {
+    const as = `${file}.${why}-${new Date().toISOString().replace(/[:.]/g, '')}`
+    this.#aside.push({ file, as })
+    return as
+  }
+
+  get told(): readonly string[] {
+    return this.#told
   }
 
   /** The digest of the text that we last wrote to a ref, or of the value of a key that can't be read back (`ref#key`). */
   written(ref: string): string | undefined {
-    return this.digests[ref]
+    return this.now.digests[ref]
   }
-
+  /** The same, as a version of Unpack kept it that did not know whose an item is. */
+  formerly(ref: string): string | undefined {
+    return this.former[ref]
+  }
   /** The digest of an item that came with sample content. */
   sampled(ref: string): string | undefined {
-    return this.samples[ref]
+    return this.now.samples[ref]
   }
-
-  /** The same, for another address of the same site. */
-  async moveTo(address: SiteAddress, root = stateFolder()): Promise<State> {
-    const there = await State.of(address, root)
-    there.owed = this.owed
-    await there.remember(this.digests, this.samples)
-    return there
-  }
-
   async remember(digests: Record<string, string>, samples: Record<string, string> = {}): Promise<void> {
-    this.digests = { ...this.digests, ...digests }
-    this.samples = { ...this.samples, ...samples }
+    this.now = {
+      ...this.now,
+      digests: { ...this.now.digests, ...digests },
+      samples: { ...this.now.samples, ...samples },
+    }
     await this.#write()
+  }
+
+  /** Whether an item is one that we made or took over on this site. */
+  isOurs(area: string, key: string): boolean {
+    return this.now.ours[area]?.includes(key) ?? false
+  }
+  /** Keys of items of an area that are ours. */
+  ours(): Readonly<Record<string, readonly string[]>> {
+    return this.now.ours
+  }
+  async own(keys: readonly { area: string; key: string }[]): Promise<void> {
+    const more = keys.filter(({ area, key }) => !this.isOurs(area, key))
+    if (more.length === 0) return
+    const ours = { ...this.now.ours }
+    for (const { area, key } of more) ours[area] = [...(ours[area] ?? []), key]
+    this.now = { ...this.now, ours }
+    await this.#write()
+  }
+
+  /** What a run was about to write when it ended, and what it knows to have made. */
+  get underWay(): { intents: readonly Intent[]; made: readonly { area: string; id: string }[] } {
+    return { intents: this.#intents, made: this.#made }
+  }
+  /** What is about to be written, by name and values: on disk before the write. */
+  async intend(intents: readonly Intent[]): Promise<void> {
+    if (intents.length === 0) return
+    const refs = new Set(intents.map(({ ref }) => ref))
+    this.#intents = [...this.#intents.filter(({ ref }) => !refs.has(ref)), ...intents]
+    await this.#writeUnderWay()
+  }
+  /** What was made, by the number that the site has told; of these the values need not be kept any more. */
+  async make(made: readonly { area: string; id: string; ref: string }[]): Promise<void> {
+    if (made.length === 0) return
+    const refs = new Set(made.map(({ ref }) => ref))
+    this.#made = [...this.#made, ...made.map(({ area, id }) => ({ area, id }))]
+    this.#intents = this.#intents.filter(({ ref }) => !refs.has(ref))
+    await this.#writeUnderWay()
+  }
+  /** Everything that was under way was seen on the site since. */
+  async arrived(): Promise<void> {
+    if (this.#intents.length + this.#made.length === 0) return
+    this.#intents = []
+    this.#made = []
+    await this.#writeUnderWay()
+  }
+
+  /** What tells this site from another at the same address. */
+  get imprint(): readonly string[] {
+    return this.now.imprint
+  }
+  async imprinted(imprint: readonly string[]): Promise<void> {
+    if (imprint.every((one) => this.now.imprint.includes(one))) return
+    this.now = { ...this.now, imprint: [...new Set([...this.now.imprint, ...imprint])] }
+    await this.#write()
+  }
+  /** Another site stands at the address: what was known of the one before is set aside. */
+  async forget(): Promise<void> {
+    this.#told.push('what was remembered is of another site, which stood at this address before: it was set aside')
+    this.#setAside(join(this.folder, 'state.json'), 'another-site')
+    this.now = emptyState(addressText(this.address))
+    this.former = {}
+    this.#intents = []
+    this.#made = []
+    await this.#write()
+    await this.#writeUnderWay()
+  }
+
+  /** What is remembered goes along to another address of the same site. */
+  async takeOver(before: State): Promise<void> {
+    this.now = { ...before.now, address: addressText(this.address) }
+    await this.#write()
+  }
+
+  /** Goes on for a run that holds the lock already, by another name of the same address. */
+  async share(locked: State): Promise<void> {
+    await this.#load()
+    this.#mayWrite = locked.#mayWrite
   }
 
   /** Debts that no step has paid yet. */
   get debts(): readonly string[] {
-    return this.owed
+    return this.now.debts
   }
   /** A debt is on disk before the step that makes it. */
   async owe(debt: string): Promise<void> {
-    if (this.owed.includes(debt)) return
-    this.owed = [...this.owed, debt]
+    if (this.debts.includes(debt)) return
+    this.now = { ...this.now, debts: [...this.debts, debt] }
     await this.#write()
   }
   async paid(debt: string): Promise<void> {
-    this.owed = this.owed.filter((one) => one !== debt)
+    this.now = { ...this.now, debts: this.debts.filter((one) => one !== debt) }
     await this.#write()
   }
 
-  async #write(): Promise<void> {
-    await mkdir(this.folder, { recursive: true, mode: 0o700 })
-    const file = join(this.folder, 'texts.json')
-    await writeFile(
-      `${file}.new`,
-      `${JSON.stringify({ texts: 1, digests: this.digests, samples: this.samples, debts: this.owed }, null, 2)}\n`,
-      { mode: 0o600 },
-    )
-    await rename(`${file}.new`, file)
+  /** Marks of what trials have written and not yet taken away. */
+  get trials(): readonly string[] {
+    return this.now.trials
+  }
+  async tries(mark: string): Promise<void> {
+    this.now = { ...this.now, trials: [...this.trials, mark] }
+    await this.#write()
+  }
+  async tried(mark: string): Promise<void> {
+    this.now = { ...this.now, trials: this.trials.filter((one) => one !== mark) }
+    await this.#write()
+  }
+
+  /** Whether it was us who closed the site to visitors. */
+  get closed(): boolean {
+    return this.now.closed
+  }
+  async close(closed: boolean): Promise<void> {
+    if (this.closed === closed) return
+    this.now = { ...this.now, closed }
+    await this.#write()
   }
 
   /**
-   * Keeps other runs off the site; a lock whose run died is taken over after a while.
-   * @returns what ends the lock
-   * @throws UnpackError `locked`
+   * Keeps other runs off the site; what they have remembered meanwhile is read, and from now on this run remembers.
+   * @throws UnpackError `locked`, `folder-trouble`
    */
-  async lock(): Promise<() => Promise<void>> {
-    await mkdir(this.folder, { recursive: true, mode: 0o700 })
+  async lock(): Promise<Lock> {
+    const lock = await Lock.take(this.folder, addressText(this.address))
     try {
-      return await lockfile.lock(this.folder, { stale: 15_000, update: 5_000, onCompromised: () => undefined })
-    } catch {
-      throw UnpackError.of('locked', { address: addressText(this.address) })
+      await this.#load()
+      this.#mayWrite = true
+      return lock
+    } catch (error) {
+      await lock.end()
+      throw error
+    }
+  }
+
+  #write(): Promise<void> {
+    return this.#put('state.json', this.now)
+  }
+  #writeUnderWay(): Promise<void> {
+    return this.#put('under-way.json', { underWay: 1, intents: this.#intents, made: this.#made })
+  }
+  /** Whole or not at all. */
+  async #put(name: string, value: object): Promise<void> {
+    if (!this.#mayWrite) return
+    const file = join(this.folder, name)
+    try {
+      await mkdir(this.folder, { recursive: true, mode: 0o700 })
+      for (const { file: old, as } of this.#aside.splice(0)) await rename(old, as).catch(() => undefined)
+      await writeFileAtomic(file, `${JSON.stringify(value)}\n`, { mode: 0o600 })
+    } catch (error) {
+      throw fileTrouble(error, file)
     }
   }
 }
 
-function parse(text: string): unknown {
+type Schema<T> = { safeParse(value: unknown): { success: true; data: T } | { success: false } }
+
+function parsed(text: string): unknown {
   try {
     return JSON.parse(text)
   } catch {

@@ -13,6 +13,7 @@ import { pageFacts, weigh } from '../web/page-facts.js'
 import { Traffic } from '../web/traffic.js'
 import { Visitor } from '../web/visitor.js'
 import type { SurveyOptions } from './options.js'
+import { call } from './call.js'
 import { variantsOf } from './variants.js'
 import { textBlocks } from '../core/text/plain.js'
 
@@ -37,16 +38,18 @@ export interface Surveyed extends Verdict {
  * @throws UnpackError `address-wrong`
  * @example (await survey('http://127.0.0.1:4101/')).standing // 'first-run'
  */
-export async function survey(address: string, options: SurveyOptions = {}): Promise<Surveyed> {
-  const asked = parseAddress(address)
-  if (!asked) throw UnpackError.of('address-wrong', { address })
-  const lines = connections(options.resolve, options.signal)
-  try {
-    return await look(asked, lines, options)
-  } finally {
-    await lines.close()
-  }
-}
+export const survey = (address: string, options: SurveyOptions = {}): Promise<Surveyed> =>
+  call(async (guard) => {
+    guard.add(options.door?.password)
+    const asked = parseAddress(address)
+    if (!asked) throw UnpackError.of('address-wrong', { address })
+    const lines = connections(options.resolve, options.signal)
+    try {
+      return await look(asked, lines, options)
+    } finally {
+      await lines.close()
+    }
+  })
 
 async function look(asked: SiteAddress, lines: Dispatcher, options: SurveyOptions): Promise<Surveyed> {
   const traffic = new Traffic(options.watch)
@@ -116,7 +119,7 @@ function failureIn(error: unknown, whole: Deadline, stop?: AbortSignal): Failure
 }
 
 /** A look that brought nothing is none; a stop is one. */
-function unlessStopped(error: unknown): undefined {
+export function unlessStopped(error: unknown): undefined {
   if (error instanceof NoAnswer || (error instanceof UnpackError && error.code !== 'stopped')) return undefined
   throw error
 }

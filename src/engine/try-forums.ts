@@ -1,4 +1,4 @@
-import { randomBytes } from 'node:crypto'
+import { withMark } from './trial-marks.js'
 import type { EyesRow, Id } from '../core/area.js'
 import type { Inventory } from '../core/areas/index.js'
 import { nameIn } from '../core/ref.js'
@@ -17,20 +17,14 @@ export async function tryForums(run: Run, session: SignedIn, inventory: Inventor
   const { eyes: way } = run.system
   const { table, forums } = plannedEyes(run, run.compare(inventory), inventory)
   if (!way || table.length === 0) return []
-  const mark = `unpack-${randomBytes(6).toString('hex')}`
-  const text = `Unpack tries who may write here (${mark})`
-  record.journal({ event: 'begun', carrier: 'trial', ref: 'access', wanted: text })
-  const trial = new Trial(run, table, forums, text)
-  try {
+  return withMark(run, session, record, 'access', async (mark) => {
+    const trial = new Trial(run, table, forums, `Unpack tries who may write here (${mark})`)
     const pairs = await run.eyes.pairs()
     const [owner, others] = [pairs.filter(({ as }) => as === 'owner'), pairs.filter(({ as }) => as !== 'owner')]
     const started = await Promise.all(owner.map((pair) => trial.startAll(pair)))
     const tried = await Promise.all(others.map((pair) => trial.writeAll(pair)))
     return [...tried, ...started].flat()
-  } finally {
-    await way.remove(session, mark)
-    record.journal({ event: 'done', carrier: 'trial', ref: 'access', why: 'what was written was taken away again' })
-  }
+  })
 }
 
 class Trial {

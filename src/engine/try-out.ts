@@ -1,4 +1,3 @@
-import { randomBytes } from 'node:crypto'
 import type { Inventory } from '../core/areas/index.js'
 import { UnpackError } from '../core/errors.js'
 import { foundAt } from '../core/inventory.js'
@@ -8,6 +7,7 @@ import type { SignedIn } from '../systems/system.js'
 import { lookFailure } from './error-of.js'
 import type { Record } from './record.js'
 import type { Run } from './run.js'
+import { takeAwayLeft, withMark } from './trial-marks.js'
 import { tryForums } from './try-forums.js'
 
 type Post = NonNullable<Inventory['posts']>[number]
@@ -27,6 +27,7 @@ const words: { [came in Came]: string } = {
 export async function tryOut(run: Run, record: Record): Promise<Check[]> {
   const session = await run.signIn()
   try {
+    await takeAwayLeft(run, session, record)
     const inventory = await run.takeStock(session)
     const { others } = run.compare(inventory)
     if (others.length > 0) throw UnpackError.of('trial-in-use', { address: run.home, others })
@@ -66,21 +67,19 @@ async function comments(run: Run, session: SignedIn, post: Post, record: Record)
   for (const { name, links } of tries) {
     const should = expected(run.baseline, links)
     if (should === undefined) continue
-    const mark = `unpack-${randomBytes(6).toString('hex')}`
     const more = Array.from({ length: links }, (_, index) => `https://trial${index}.example/`)
-    const text = [`Unpack tries the rules for comments (${mark}), and takes this away again.`, ...more].join(' ')
-    record.journal({ event: 'begun', carrier: 'trial', ref: 'commenting', wanted: text })
     const what = `${name} ${should === 'held' ? 'waits for the owner' : should === 'shown' ? 'is shown at once' : 'is not taken'}`
-    try {
-      const visitor = run.visitor()
-      const came = await trial.comment(visitor, await visitor.get(post.address ?? ''), text)
-      checks.push({ name: what, as: 'visitor', ok: came === should, detail: words[came] })
-    } catch (error) {
-      checks.push({ name: what, as: 'visitor', ok: false, detail: lookFailure(error) })
-    } finally {
-      await trial.remove(session, mark)
-      record.journal({ event: 'done', carrier: 'trial', ref: 'commenting', why: 'the comment was taken away again' })
-    }
+    const check = await withMark(run, session, record, 'commenting', async (mark): Promise<Check> => {
+      const text = [`Unpack tries the rules for comments (${mark}), and takes this away again.`, ...more].join(' ')
+      try {
+        const visitor = run.visitor()
+        const came = await trial.comment(visitor, await visitor.get(post.address ?? ''), text)
+        return { name: what, as: 'visitor', ok: came === should, detail: words[came] }
+      } catch (error) {
+        return { name: what, as: 'visitor', ok: false, detail: lookFailure(error) }
+      }
+    })
+    checks.push(check)
   }
   return checks
 }

@@ -1,103 +1,137 @@
-import { existsSync, readFileSync } from 'node:fs'
-import { join } from 'node:path'
-import { z } from 'zod'
-import { areaNames } from '../core/areas/index.js'
+import { areaNames, areaOf, anyItem, type AnyDifference, type AreaName, type Inventory } from '../core/areas/index.js'
 import type { Baseline } from '../core/baseline/schema.js'
-import { UnpackError } from '../core/errors.js'
-import { allFound } from '../core/inventory.js'
-import { journalLine, type JournalLine } from '../core/report/report.js'
+import { alike } from '../core/comparing/weigh.js'
+import { allFound, foundAt } from '../core/inventory.js'
+import { nameIn } from '../core/ref.js'
+import type { Secret } from '../core/secret.js'
+import { makePassword } from '../logins/password.js'
+import type { Step } from '../systems/step.js'
+import { call } from './call.js'
 import { carry } from './carry.js'
+import { heldBy } from './carry-out.js'
+import { keepingPages } from './keeping-pages.js'
 import type { RunOptions } from './options.js'
 import { Record } from './record.js'
+import { copiesIn, type Copy } from './record-reading.js'
 import { Run } from './run.js'
 
+export { readJournal } from './record-reading.js'
+
 export interface Undone {
-  /** Refs that were made again. */
+  /** Refs that were made again, or brought back to what they were. */
   again: string[]
   /** Refs that could not be, and why. */
   failed: { ref: string; why: string }[]
   record: string
 }
 
-const copySchema = z.strictObject({ ref: z.string(), copy: z.unknown() })
-
-/** Reads a journal line by line. */
-export function readJournal(folder: string): JournalLine[] {
-  const file = join(folder, 'journal.jsonl')
-  if (!existsSync(file)) throw UnpackError.of('file-missing', { file })
-  return readFileSync(file, 'utf8')
-    .split('\n')
-    .flatMap((line, index) => {
-      if (line.trim() === '') return []
-      try {
-        return [journalLine.parse(JSON.parse(line))]
-      } catch {
-        throw UnpackError.of('record-broken', { file, line: index + 1 })
-      }
-    })
-}
-
 /**
- * Makes removed items again from the copies in a record, under their old slugs and dates.
+ * Makes removed items again from the copies in a record, under their old slugs and dates, and gives what was written over back.
  * @param folder the record of the run that removed them
  * @param refs which of them; all where left out
+ * @returns what was given back, and of everything else why not
+ * @throws UnpackError `record-broken`, and whatever keeps a run from the site
+ * @example await undo(baseline, 'unpack-record/127.0.0.1_4101/2026-11-25T101500Z', { logins, refs: ['posts/hello-world'] })
  */
-export async function undo(
+export const undo = (
   baseline: Baseline,
   folder: string,
   options: RunOptions & { refs?: readonly string[] },
-): Promise<Undone> {
-  const removed = readJournal(folder).filter(
-    ({ event, is, copy, ref }) =>
-      event === 'begun' && is === 'left over' && copy !== undefined && (options.refs?.includes(ref ?? '') ?? true),
-  )
-  const run = await Run.begin(baseline, options)
-  const unlock = await run.state.lock()
-  try {
-    const session = await run.signIn()
-    const inventory = await run.takeStock(session)
-    const there = new Set<string>(allFound(inventory).map(({ ref }) => ref))
-    const record = Record.open(run.address, options.records)
-    const failed: Undone['failed'] = []
-    const steps = removed.flatMap(({ ref = '', copy = '' }) => {
-      const area = areaNames.find((name) => ref.startsWith(`${name}/`))
-      const again = area && run.onSystem(area)?.again
-      if (there.has(ref)) failed.push({ ref, why: 'something stands there already' })
-      else if (!again) failed.push({ ref, why: 'this system can’t be given it again' })
-      else return [{ ref, step: again(copySchema.parse(JSON.parse(readFileSync(join(folder, copy), 'utf8'))).copy) }]
-      return []
-    })
-    const again: string[] = []
-    const refFor = (step: unknown) => steps.find((one) => one.step === step)?.ref ?? ''
-    await carry(
-      steps.map(({ step }) => step),
-      {
-        session,
-        known: { ids: new Map(allFound(inventory).map(({ ref, id }) => [ref, id])), addresses: new Map() },
-        secrets: {},
-        before: (carrier, load) => {
-          for (const step of load)
-            record.journal({ event: 'begun', carrier: carrier.name, ref: refFor(step), is: 'missing' })
-        },
-        after: (carrier, load, outcomes) => {
-          load.forEach((step, index) => {
-            const refused = outcomes[index]?.refused
-            record.journal({
-              event: refused === undefined ? 'done' : 'refused',
-              carrier: carrier.name,
-              ref: refFor(step),
-              ...(refused !== undefined && { why: refused }),
-            })
-            if (refused === undefined) again.push(refFor(step))
-            else failed.push({ ref: refFor(step), why: refused })
-          })
-        },
-      },
-    )
-    await session.signOut().catch(() => undefined)
-    return { again, failed, record: record.folder }
-  } finally {
-    await unlock().catch(() => undefined)
-    await run.end()
+): Promise<Undone> =>
+  call(async (guard) => {
+    const copies = copiesIn(folder)
+    const run = await Run.begin(baseline, options, guard)
+    try {
+      await run.lock()
+      return await giveBack(run, copies, options.refs)
+    } finally {
+      await run.end()
+    }
+  })
+
+async function giveBack(run: Run, copies: readonly Copy[], refs: readonly string[] | undefined): Promise<Undone> {
+  const session = await run.signIn()
+  const inventory = await keepingPages(run, () => run.takeStock(session))
+  const record = Record.open(run.address, run.options.records, new Date(), run.guard)
+  record.journal({ event: 'opened' })
+  const failed: Undone['failed'] = (refs ?? [])
+    .filter((ref) => !copies.some((copy) => copy.ref === ref))
+    .map((ref) => ({ ref, why: 'the record holds no copy of it' }))
+  const secrets: { [ref: string]: Secret } = {}
+  const steps = new Map<Step, string>()
+  for (const copy of copies.filter(({ ref }) => refs?.includes(ref) ?? true)) {
+    const way = await wayBack(run, copy, inventory, secrets)
+    if (typeof way === 'string') failed.push({ ref: copy.ref, why: way })
+    else for (const step of way) steps.set(step, copy.ref)
   }
+  const lost = new Map<string, string>()
+  const refsOf = (load: readonly Step[]) => [...new Set(load.map((step) => steps.get(step) ?? ''))]
+  const held = await carry([...steps.keys()], {
+    session,
+    known: {
+      ids: new Map(allFound(inventory).map(({ ref, id }) => [ref, id])),
+      addresses: new Map(
+        allFound(inventory).flatMap(({ ref, address }) => (address === undefined ? [] : [[ref, address]])),
+      ),
+    },
+    secrets,
+    before: (carrier, load) => {
+      run.tell({ is: 'sent', carrier: carrier.name, refs: refsOf(load) })
+      for (const ref of refsOf(load)) record.journal({ event: 'begun', carrier: carrier.name, ref, is: 'missing' })
+    },
+    after: (carrier, load, outcomes) => {
+      for (const [index, step] of load.entries()) {
+        const ref = steps.get(step) ?? ''
+        const why = outcomes[index]?.refused
+        record.journal({ event: why === undefined ? 'done' : 'refused', carrier: carrier.name, ref, why })
+        if (why !== undefined) lost.set(ref, why)
+      }
+    },
+  })
+  for (const [step, why] of held) lost.set(steps.get(step) ?? '', heldBy(why).text)
+  const again = [...new Set(steps.values())].filter((ref) => !lost.has(ref))
+  await session.signOut().catch(() => undefined)
+  record.journal({ event: 'closed', ok: failed.length + lost.size === 0 })
+  record.exchange(run.exchange())
+  return { again, failed: [...failed, ...[...lost].map(([ref, why]) => ({ ref, why }))], record: record.folder }
+}
+
+/** The steps that give something back; or why there are none. */
+async function wayBack(
+  run: Run,
+  { ref, is, item, copy, bytes }: Copy,
+  inventory: Inventory,
+  secrets: { [ref: string]: Secret },
+): Promise<Step[] | string> {
+  const area = areaNames.find((name) => ref === name || ref.startsWith(`${name}/`))
+  const onSystem = area && run.onSystem(area)
+  if (!area || !onSystem) return 'this system can’t be given it again'
+  const here = { firstRun: false, baseline: run.baseline, inventory }
+  const found = foundAt(inventory, ref)
+  if (is === 'different') {
+    if (!found) return 'it is not there any more'
+    const fields = areaOf(area).keys.filter(
+      (key) => key in item && !alike(item[key] ?? '', anyItem(found.item)[key] ?? ''),
+    )
+    const difference = { area, ref, is, found, wanted: item, fields } as unknown as AnyDifference
+    return fields.length === 0 ? 'it stands there as it was' : (onSystem.translate?.([difference as never], here) ?? [])
+  }
+  const { unkept } = areaOf(area)
+  if (unkept !== undefined) return `it can’t be given back: ${unkept}`
+  if (found) return 'something stands there already'
+  if (area === MEMBERS) secrets[ref] = await newPassword(run, nameIn(ref))
+  if (onSystem.again) return [onSystem.again({ ref, item, copy, bytes })].flat()
+  const difference = { area, ref, is: 'missing', wanted: item } as unknown as AnyDifference
+  const steps = onSystem.translate?.([difference as never], here) ?? []
+  return steps.length === 0 ? 'this system can’t be given it again' : steps
+}
+
+const MEMBERS: AreaName = 'members'
+
+/** An account that is made again gets a password of its own: the old one is nowhere kept. */
+async function newPassword(run: Run, username: string): Promise<Secret> {
+  const password = makePassword(run.system.password)
+  run.guard.add(password)
+  await run.options.logins.put(run.home, username, password)
+  return password
 }

@@ -51,6 +51,15 @@ export type Abilities<A extends AreaName> = Partial<Record<keyof ItemOf<A> & str
 /** What abilities may depend on. */
 export type OnSite = Pick<Here, 'baseline' | 'inventory'>
 
+/** What was kept of an item that was removed. */
+export interface Kept<I = object> {
+  ref: string
+  item: I
+  copy: unknown
+  /** The bytes of an upload. */
+  bytes?: Uint8Array
+}
+
 /** An area on a system: read, can, translate. `can` and `translate` need no network. */
 export interface AreaOnSystem<A extends AreaName, S extends SignedIn = SignedIn> {
   /** Key by key, what is not simply possible; a function where that depends on what is there. */
@@ -58,8 +67,8 @@ export interface AreaOnSystem<A extends AreaName, S extends SignedIn = SignedIn>
   read(session: S, baseline: Baseline): Promise<ReadItem<ItemOf<A>>[]>
   /** Left out where an area is only looked at. */
   translate?(differences: readonly Difference<A, ItemOf<A>>[], here: Here): Step[]
-  /** A step that makes a removed item again from its copy. */
-  again?(copy: unknown): Step
+  /** Steps that make a removed item again from what was kept of it; those of `translate` where left out. */
+  again?(kept: Kept<ItemOf<A>>): Step | Step[]
 }
 
 /** A file in an archive. */
@@ -92,6 +101,13 @@ export interface System<S extends SignedIn = SignedIn> {
   /** Keys of the baseline that its first-run form can't do without; left out where it has no such form on the web. */
   firstRunNeeds?: readonly string[]
   areas: { [A in AreaName]?: AreaOnSystem<A, S> }
+  /**
+   * What tells this site from another at the same address: its accounts, and when each was made. Left out where the system
+   * tells nobody.
+   */
+  imprint?(session: S): Promise<string[]>
+  /** What only this site shows to visitors, the same from wherever it is looked at; `undefined` where it shows too little. */
+  shows?(visitor: Visitor): Promise<string | undefined>
   /** Why it has no area of these, where there is more to say than that. */
   lacks?: { [A in AreaName]?: string }
   /** Knows themes and add-ons in an archive's files. */

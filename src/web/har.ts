@@ -1,4 +1,4 @@
-import type { Secret } from '../core/secret.js'
+import type { Guard } from '../core/guard.js'
 import type { Exchange, Outgoing } from './traffic.js'
 
 /** Headers that say nothing of a person and hold no key. */
@@ -46,15 +46,10 @@ const headersKept = (headers: Readonly<Record<string, string>>) =>
 /**
  * A run's requests and answers as a HAR 1.2 log: headers by an allow-list, no cookies, no bodies of answers.
  * @param began when the run began
- * @param secrets what must not be in it, in whatever field it might stand
+ * @param guard knows what must not be in it, in whatever field it might stand
  * @see http://www.softwareishard.com/blog/har-12-spec/
  */
-export function harOf(
-  exchanges: readonly Exchange[],
-  began: Date,
-  secrets: readonly Secret[],
-  version: string,
-): string {
+export function harOf(exchanges: readonly Exchange[], began: Date, guard: Guard, version: string): string {
   const entries = exchanges.map(({ method, url, status, started, ended, sent, got }) => {
     const time = Math.max(0, Math.round(ended - started))
     return {
@@ -86,20 +81,7 @@ export function harOf(
       timings: { send: 0, wait: time, receive: 0 },
     }
   })
-  const forms = secrets.flatMap((secret) => formsOf(secret.reveal()))
-  const hidden = (_name: string, value: unknown): unknown =>
-    typeof value === 'string' ? forms.reduce((text, form) => text.replaceAll(form, DOTS), value) : value
+  const hidden = (_name: string, value: unknown): unknown => (typeof value === 'string' ? guard.text(value) : value)
   const log = { version: '1.2', creator: { name: 'Unpack', version }, entries }
   return `${JSON.stringify({ log }, hidden, 1)}\n`
 }
-
-/** The ways in which a secret may stand in a field. */
-const formsOf = (secret: string): string[] =>
-  secret === ''
-    ? []
-    : [
-        secret,
-        encodeURIComponent(secret),
-        new URLSearchParams({ '': secret }).toString().slice(1),
-        JSON.stringify(secret).slice(1, -1),
-      ]

@@ -80,7 +80,7 @@ test('what needs a refused step is held, and everything else goes on', async () 
   ])
   assert.deepEqual(sent, ['many: root other'])
   assert.deepEqual(
-    [...held].map(([{ more }, ref]) => [more.gives, ref]),
+    [...held].map(([{ more }, { lost }]) => [more.gives, lost]),
     [
       ['branch', 'root'],
       ['leaf', 'branch'],

@@ -8,7 +8,7 @@ import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
 import { folder } from '../help/folders.js'
 import { serve } from '../help/pages.js'
 import { planned } from '../help/plan.js'
-import { runningStandIn, writesAt, type RunningStandIn } from '../help/sites.js'
+import { runningStandIn, writesAt, type RunningStandIn, anywhere } from '../help/sites.js'
 
 const root = folder()
 const open: { close(): Promise<void> }[] = []
@@ -86,7 +86,7 @@ test('reached at one address today, at another later: settled here, its own addr
     undefined,
     `, reachedAt: "${standIn.address}"`,
   )
-  const options = { ...standIn.options, resolve, plainHttp: true }
+  const options = { ...standIn.options, systems: [anywhere(standInBlogSystem)], resolve, plainHttp: true }
   const done = await settle(plan, options)
   assert.deepEqual([done.failed, done.checks.filter(({ ok }) => !ok)], [[], []])
   assert.equal(standIn.blog.settings.address, later)

@@ -6,7 +6,7 @@ import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
 import { smallBaseline } from '../help/demo.js'
 import { folder } from '../help/folders.js'
 import { serve } from '../help/pages.js'
-import { ownFolders, runningStandIn, type RunningStandIn } from '../help/sites.js'
+import { anywhere, ownFolders, runningStandIn, type RunningStandIn } from '../help/sites.js'
 
 const root = folder()
 const open: RunningStandIn[] = []
@@ -192,7 +192,8 @@ test('refused before anything is sent: another address, a version not proven, pl
   const far = await stand()
   const port = Number(new URL(far.address).port)
   const resolve = () => ({ host: '127.0.0.1', port })
-  await assert.rejects(settle(smallBaseline('http://repair.example/'), { ...far.options, resolve }), {
+  const systems = [anywhere(standInBlogSystem)]
+  await assert.rejects(settle(smallBaseline('http://repair.example/'), { ...far.options, systems, resolve }), {
     code: 'plain-http',
     exit: 3,
   })
@@ -200,6 +201,7 @@ test('refused before anything is sent: another address, a version not proven, pl
     (
       await settle(smallBaseline('http://repair.example/'), {
         ...far.options,
+        systems,
         resolve,
         plainHttp: true,
         confirm: false,

@@ -80,7 +80,7 @@ test('the record: a journal with what stood there before, a report as HTML and J
     'user name',
     '“Ines”',
     'Lantern Street Repair Café',
-    'removed/posts_a_first_post.json',
+    'posts_a-first-post.json',
     'the page “Data and privacy”',
   ])
     assert.ok(html.includes(words), words)

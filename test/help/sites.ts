@@ -37,6 +37,17 @@ export async function runningStandIn(root: string, options: StandInOptions): Pro
   })
 }
 
+/** A stand-in's system that knows it under any name: tests give this machine others. */
+export const anywhere = (system: System): System => ({
+  ...system,
+  recognise: async (look) => {
+    const { origin } = new URL(look.front.url)
+    const here = (text: string) => text.replace(origin, 'http://127.0.0.1')
+    const found = await system.recognise({ ...look, front: { ...look.front, url: here(look.front.url) } })
+    return found && { ...found, address: found.address.replace('http://127.0.0.1', origin) }
+  },
+})
+
 /** Requests that could change the stand-in, log-ins apart, as it counted them itself. */
 export const writesAt = ({ requests }: { requests: readonly string[] }): number =>
   requests.filter((line) => !line.startsWith('GET') && !/\/(?:enter|leave)$/.test(line)).length

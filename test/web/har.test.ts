@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
+import { Guard } from '../../src/core/guard.js'
 import { Secret, Traffic, type Outgoing } from 'unpack'
 import { harOf } from '../../src/web/har.js'
 
@@ -29,12 +30,15 @@ interface Har {
   }
 }
 
+const guard = new Guard()
+guard.add(new Secret(SECRET))
+
 /** One request with its answer, as the log tells it. */
 function logged(request: Partial<Outgoing>, answer: { headers?: Record<string, string>; text?: string } = {}) {
   const traffic = new Traffic()
   const done = traffic.begin({ method: 'POST', url: 'http://a.example/x', purpose: 'write', headers: {}, ...request })
   done(200, answer.headers ?? {}, answer.text ?? '')
-  const text = harOf(traffic.exchanges, traffic.began, [new Secret(SECRET)], '1.0')
+  const text = harOf(traffic.exchanges, traffic.began, guard, '1.0')
   const { log } = JSON.parse(text) as Har
   const [entry] = log.entries
   assert.ok(entry)

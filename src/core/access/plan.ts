@@ -72,6 +72,8 @@ export interface PlannedPlace {
   access: Readonly<Partial<Access>>
   /** Whether it is closed to those who may not write even there. */
   locked: boolean
+  /** Whether the file says so; of a category, whether it does of one of its forums. Else it is what is left out. */
+  written: boolean
 }
 
 /**
@@ -81,15 +83,17 @@ export interface PlannedPlace {
 export function plannedPlaces(baseline: Pick<Baseline, 'forums' | 'groups'>): PlannedPlace[] {
   const groups = groupNames(baseline)
   return (baseline.forums ?? []).flatMap(({ title, forums = [] }): PlannedPlace[] => {
-    const within = forums.map(({ title: own, access = {}, locked = false }) => ({
+    const within = forums.map(({ title: own, access, locked = false }) => ({
       forum: refOf('forums', `${title}/${own}`),
-      access: accessOf(access, locked, groups),
+      access: accessOf(access ?? {}, locked, groups),
       locked,
+      written: access !== undefined,
     }))
     if (within.length === 0) return []
     const see = fewest(new Set(within.flatMap(({ access }) => [...granted(access.see, groups)])), groups)
     const access = { see, read: see, start: [], reply: [] }
-    return [{ forum: refOf('forums', title), access, locked: false }, ...within]
+    const written = within.some((one) => one.written)
+    return [{ forum: refOf('forums', title), access, locked: false, written }, ...within]
   })
 }
 

@@ -1,5 +1,6 @@
 import { accessTable, groupNames, plannedPlaces } from '../access/plan.js'
-import { actions, granted, whoText, type Action } from '../access/who.js'
+import { actions, fewest, granted, isLevel, whoText, type Action } from '../access/who.js'
+import type { Baseline } from '../baseline/schema.js'
 import type { Area, Value } from '../area.js'
 import { nameIn, refOf } from '../ref.js'
 import { textOf } from '../value.js'
@@ -29,9 +30,19 @@ export const access: Area<'access', AccessItem> = {
   list: 'at least',
   keys: ['forum', ...actions],
   ref: ({ forum }) => refOf('access', nameIn(forum)),
-  plan: (baseline) => plannedPlaces(baseline).map(({ forum, access }) => ({ item: { forum, ...access } })),
+  plan: (baseline) =>
+    plannedPlaces(baseline).map(({ forum, access, written }) => ({ item: { forum, ...access }, whileNew: !written })),
   links: ['forum'],
   within: 'forum',
+  sideOf: 'forum',
+  trusts: ({ forum, ...may }, { groups: planned }) => [
+    forum,
+    ...(planned ?? [])
+      .filter(({ name }) => Object.values(may).some((who) => (who as readonly string[]).includes(name)))
+      .map(({ name }) => refOf('groups', name)),
+  ],
+  beside: withWhoSees,
+  opens: (wanted, found) => letsIn(wanted.see, found.see) || letsIn(wanted.read, found.read),
   same: (key, wanted, found) =>
     key === 'forum'
       ? wanted === found
@@ -43,6 +54,25 @@ export const access: Area<'access', AccessItem> = {
     items.length === 0
       ? []
       : [{ name: 'who may do what', at: 'front', look: 'eyes', table: eyesTable(items, baseline) }],
+}
+
+/** A category is seen by whoever sees one of its forums, also one that stays as it stands. */
+function withWhoSees(item: AccessItem, standing: readonly AccessItem[], baseline: Baseline): AccessItem {
+  const inside = standing.filter(({ forum }) => forum.startsWith(`${item.forum}/`))
+  if (inside.length === 0) return item
+  const groups = groupNames(baseline)
+  const see = [item, ...inside].flatMap((one) => [...granted(one.see ?? [], groups)])
+  const all = fewest(new Set(see), groups)
+  return { ...item, see: all, read: all }
+}
+
+/** Whether somebody is let in who was not before; “only” stands in front of those who are let in without those above them. */
+function letsIn(wanted: readonly string[] = [], found: readonly string[] = []): boolean {
+  const names = [...wanted, ...found].filter((name) => !isLevel(name) && !name.startsWith('only '))
+  const groups = [...new Set(names)]
+  const before = granted(found, groups)
+  for (const name of found) if (name.startsWith('only ')) before.add(name.slice('only '.length))
+  return [...granted(wanted, groups)].some((subject) => !before.has(subject))
 }
 
 /** What every pair of eyes should find in each forum. */

@@ -26,6 +26,7 @@ export const addOns: Area<'addOns', AddOnItem> = {
   name: 'addOns',
   title: 'add-ons',
   list: 'at least',
+  unkept: 'only its name and version are kept',
   keys: ['use', 'version', 'active', 'updates'],
   ref: (item) => refOf('addOns', item.use),
   plan: ({ addOns, packages, updates }) =>

@@ -49,6 +49,9 @@ export const categories: Area<'categories', CategoryItem> = {
   name: 'categories',
   title: 'categories',
   list: 'at least',
+  guarded: true,
+  apart: ['default'],
+  holds: { area: 'posts', by: 'categories' },
   keys: ['name', 'slug', 'description', 'parent', 'default'],
   ref: (item) => refOf('categories', item.slug),
   plan: ({ categories, sample }) => [

@@ -73,6 +73,7 @@ export const forums: Area<'forums', ForumItem> = {
   name: 'forums',
   title: 'forums',
   list: 'at least',
+  guarded: true,
   keys: ['title', 'parent', 'description', 'locked', 'removeOldAfterDays'],
   ref: (item) => refOf('forums', path(item)),
   plan: planned,

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import type { Area } from '../area.js'
+import type { Area, Value } from '../area.js'
+import { textOf } from '../value.js'
 import { title } from '../baseline/values.js'
 import { refOf } from '../ref.js'
 
@@ -18,6 +19,18 @@ export const groups: Area<'groups', GroupItem> = {
   name: 'groups',
   title: 'groups',
   list: 'at least',
+  guarded: true,
+  strange(item, { members = [], owner }, items) {
+    const known = new Set([owner.username, owner.signInAs, ...members.map(({ username }) => username)])
+    const strangers = items('members').filter(
+      ({ groups: own, username }) =>
+        Array.isArray(own) && (own as readonly Value[]).includes(groups.ref(item)) && !known.has(textOf(username)),
+    )
+    const names = strangers.map(({ username }) => textOf(username))
+    return names.length === 0
+      ? undefined
+      : `it holds members whom the plan does not know: ${names.slice(0, 3).join(', ')}`
+  },
   keys: ['name', 'description'],
   ref: (item) => refOf('groups', item.name),
   plan: ({ groups }) => (groups ?? []).map((item) => ({ item })),

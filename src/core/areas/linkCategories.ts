@@ -12,6 +12,7 @@ export const linkCategories: Area<'linkCategories', LinkCategoryItem> = {
   title: 'categories of links',
   key: 'links',
   list: 'at least',
+  guarded: true,
   keys: ['name', 'slug'],
   ref: (item) => refOf('linkCategories', item.slug),
   plan: ({ links }) =>

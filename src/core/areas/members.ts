@@ -33,10 +33,15 @@ export const members: Area<'members', MemberItem> = {
   name: 'members',
   title: 'members',
   list: 'at least',
+  guarded: true,
+  apart: ['groups', 'open'],
+  strange: () => 'nothing tells that we made it, and no stored login opens it',
+  trusts: ({ groups }) => [...(groups ?? [])],
   keys: ['username', 'email', 'groups', 'open'],
   ref: (item) => refOf('members', item.username),
   plan: ({ members }) =>
-    (members ?? []).map(({ username, email, groups }) => ({
+    (members ?? []).map(({ username, email, groups, password }) => ({
+      ours: password === 'stored',
       item: { username, email, groups: groups.map((name) => refOf('groups', name)), open: true },
     })),
   links: ['groups'],

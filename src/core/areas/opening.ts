@@ -15,6 +15,7 @@ export const opening: Area<'opening', OpeningItem> = {
   key: 'site.open',
   list: 'one',
   last: true,
+  opens: (wanted, found) => wanted.visitors === true && found.visitors === false,
   keys: ['visitors', 'notice'],
   ref: () => 'opening',
   plan: ({ site: { open } }) => (open ? [{ item: { visitors: true, notice: open.notice } }] : []),

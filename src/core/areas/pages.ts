@@ -66,6 +66,7 @@ export const pages: Area<'pages', PageItem> = {
   name: 'pages',
   title: 'pages',
   list: 'at least',
+  guarded: true,
   keys: ['title', 'slug', 'body', 'state', 'parent', 'order'],
   ref: (item) => refOf('pages', item.slug),
   plan: ({ pages, bodies, sample }) => [

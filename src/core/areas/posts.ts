@@ -47,6 +47,7 @@ export const posts: Area<'posts', PostItem> = {
   name: 'posts',
   title: 'posts',
   list: 'at least',
+  guarded: true,
   keys: ['title', 'slug', 'body', 'state', 'categories', 'tags', 'date'],
   ref: (item) => refOf('posts', item.slug),
   plan: ({ posts, bodies, sample }) => [

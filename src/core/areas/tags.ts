@@ -12,6 +12,7 @@ export const tags: Area<'tags', TagItem> = {
   name: 'tags',
   title: 'tags',
   list: 'at least',
+  guarded: true,
   keys: ['name', 'slug'],
   ref: (item) => refOf('tags', item.slug),
   plan({ posts, sample }) {

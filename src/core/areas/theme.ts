@@ -25,6 +25,7 @@ export const theme: Area<'theme', ThemeItem> = {
   name: 'theme',
   title: 'themes',
   list: 'at least',
+  unkept: 'only its name and version are kept',
   keys: ['use', 'active', 'version'],
   ref: (item) => refOf('theme', item.use),
   plan: ({ theme, packages }) => {

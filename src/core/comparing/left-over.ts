@@ -1,14 +1,16 @@
 import { anyItem, areaNames, areaOf, type AnyDifference, type AreaName, type Inventory } from '../areas/index.js'
 import { goesIn, type Baseline } from '../baseline/schema.js'
+import type { Value } from '../area.js'
 import { nameIn } from '../ref.js'
 import type { Pair } from './bind.js'
 import type { Comparison, SomeArea, SomeDifference, SomeFound } from './result.js'
 import { textOf } from '../value.js'
 
 /** Why an item goes although it did not ship: the baseline says so. */
-function goesBy(baseline: Baseline, area: SomeArea, found: SomeFound, sampled: Sampled): string | undefined {
+function goesBy(baseline: Baseline, area: SomeArea, found: SomeFound, { sampled, tried }: Came): string | undefined {
   const named = (baseline.gone as Record<string, string[] | undefined>)[area.key ?? area.name]
   if (named?.includes(nameIn(found.ref))) return 'the baseline says that it is to go'
+  if (tried(found)) return 'a trial of ours has left it behind'
   if (baseline.samples === 'none' && sampled(found) === 'untouched')
     return 'it came with sample content, and nobody touched it'
   return area.goes?.(found.item, baseline)
@@ -17,42 +19,79 @@ function goesBy(baseline: Baseline, area: SomeArea, found: SomeFound, sampled: S
 /** Whether an item came with sample content of an earlier run, and whether it was touched since. */
 export type Sampled = (found: SomeFound) => 'untouched' | 'touched' | undefined
 
+/** What tells of an item how it came. */
+export interface Came {
+  sampled: Sampled
+  /** Left behind by a trial of ours. */
+  tried: (found: SomeFound) => boolean
+}
+
 const isSomebodys = ({ origin }: SomeFound): boolean => origin === "somebody's"
 
 /** Refs of what neither shipped nor came with samples nor stands in the baseline, wanted or gone. */
-export const othersIn = (area: SomeArea, rest: readonly SomeFound[], baseline: Baseline, sampled: Sampled): string[] =>
+export const othersIn = (area: SomeArea, rest: readonly SomeFound[], baseline: Baseline, came: Came): string[] =>
   rest
     .filter(
       (found) =>
-        isSomebodys(found) && sampled(found) === undefined && goesBy(baseline, area, found, sampled) === undefined,
+        isSomebodys(found) && came.sampled(found) === undefined && goesBy(baseline, area, found, came) === undefined,
     )
     .map(({ ref }) => ref)
+
+interface Around {
+  baseline: Baseline
+  inventory: Inventory
+  inUse: boolean
+  came: Came
+  /** What the baseline means to keep, by its ref to come. */
+  planned: ReadonlyMap<string, Pair>
+}
+
+/** Something in a container that neither shipped nor stands in the baseline. */
+function heldIn(
+  area: SomeArea,
+  { ref }: SomeFound,
+  inventory: Inventory,
+  planned: Around['planned'],
+): string | undefined {
+  const { holds } = area
+  if (!holds) return undefined
+  const kept = new Set([...planned.values()].flatMap(({ found }) => (found ? [found.ref as string] : [])))
+  const inside = ((inventory[holds.area as AreaName] ?? []) as SomeFound[]).find((found) => {
+    const to = found.item[holds.by]
+    const isIn = Array.isArray(to) ? (to as readonly Value[]).includes(ref) : to === ref
+    return isIn && found.origin !== 'shipped' && !kept.has(found.ref)
+  })
+  return inside?.ref
+}
 
 /** What becomes of items that no plan means: some go, the others are kept, and it is said why. */
 export function leftOver(
   area: SomeArea,
   rest: readonly SomeFound[],
-  baseline: Baseline,
-  inUse: boolean,
-  sampled: Sampled,
+  { baseline, inventory, inUse, came, planned }: Around,
   result: Comparison,
   differences: SomeDifference[],
 ): void {
   for (const found of rest) {
     const what = area.call(found.item)
-    const goes = (because: string) =>
-      differences.push({ area: area.name, ref: found.ref, is: 'left over', found, because })
+    const goes = (because: string) => {
+      const unkept = found.unkept ?? area.unkept
+      const why = unkept === undefined ? because : `${because}; it can't be given back: ${unkept}`
+      differences.push({ area: area.name, ref: found.ref, is: 'left over', found, because: why })
+    }
     const keep = (text: string) => result.kept.push({ ref: found.ref, text })
     const mayGo = goesIn(baseline, area.key ?? area.name)
-    const because = goesBy(baseline, area, found, sampled)
+    const because = goesBy(baseline, area, found, came)
+    const holds = because === undefined ? heldIn(area, found, inventory, planned) : undefined
     if (because !== undefined) goes(because)
-    else if (sampled(found) !== undefined) keep(`${what} came with sample content`)
+    else if (came.sampled(found) !== undefined) keep(`${what} came with sample content`)
     else if (found.origin === 'shipped, edited') keep(`${what} shipped with the system and was edited since`)
     else if (isSomebodys(found)) keep(`${what} is somebody's own`)
     else if (!mayGo) continue
     else if (found.origin === 'probably shipped') keep(`${what} probably shipped, but its text is not one we know`)
     else if (found.needed)
       keep(`${what} shipped, and the site can't be without it${area.takenOver ? `; ${area.takenOver}` : ''}`)
+    else if (holds !== undefined) keep(`${what} probably shipped, but holds what did not: ${holds}`)
     else if (inUse) keep(`${what} shipped with the system; on a site in use it stays`)
     else goes('it shipped with the system, and nobody touched it')
   }

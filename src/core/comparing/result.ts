@@ -11,8 +11,14 @@ export interface CompareOptions {
   written?: (ref: string) => string | undefined
   /** The digest of an item that came with sample content, if it did. */
   sampled?: (ref: string) => string | undefined
-  /** Write planned texts even over later edits. */
-  again?: boolean
+  /** Whether an item is one that we made or took over on this site; of `access`, whether it stood there once as documented. */
+  ours?: (area: AreaName, found: SomeFound) => boolean
+  /** Write planned texts over later edits, and take over what somebody made under a planned name: all of it, or these refs. */
+  again?: boolean | readonly string[]
+  /** Whether an item was left behind by a trial of ours. */
+  tried?: (found: SomeFound) => boolean
+  /** True where a run of ours has closed the site to visitors. */
+  closed?: boolean
 }
 
 /** A remark about an item or a key. */

@@ -1,5 +1,6 @@
-import type { AnyItem } from '../areas/index.js'
+import type { AnyItem, Inventory } from '../areas/index.js'
 import type { Ability, Value } from '../area.js'
+import { isAsked, isOurs, whyTheirs } from './ownership.js'
 import type { Baseline } from '../baseline/schema.js'
 import { itemDigest } from '../text/digest.js'
 import { bodyDigest } from '../text/normal-form.js'
@@ -13,6 +14,9 @@ export interface Scales {
   options: CompareOptions
   /** The ref that an item will have, by the one it has. */
   toCome: ReadonlyMap<string, string>
+  inventory: Inventory
+  /** Refs of what is somebody's under a planned name; filled as they are found. */
+  conflicts: Set<string>
 }
 
 /**
@@ -60,11 +64,11 @@ export function weigh(
     if (Object.keys(wanted).length > 0) differences.push({ area: area.name, ref, is: 'missing', wanted })
     return wanted
   }
-  if (isConflict(area, found, wanted, options)) {
-    result.byHand.push({
-      ref,
-      text: `somebody's own ${area.call(found.item)} stands at this slug: write another slug into the baseline, or take this one over with --again`,
-    })
+  const standsOtherwise = () => Object.keys(wanted).some((key) => differs(area, key, wanted[key] ?? '', found, scales))
+  const theirs = whyTheirs(area, { plan, ref, found }, standsOtherwise, scales)
+  if (theirs !== undefined) {
+    scales.conflicts.add(ref)
+    result.byHand.push({ ref, text: theirs })
     return found.item
   }
   const after: Record<string, Value | undefined> = { ...found.item, ...wanted }
@@ -77,10 +81,10 @@ export function weigh(
     const ability = can(key)
     if (typeof ability === 'object' && 'byHand' in ability)
       result.byHand.push({ ref: keyOf(area, key), text: ability.byHand })
-    else if (area.texts?.includes(key) && !mayReplace(found, key, options, plan.was)) {
+    else if (area.texts?.includes(key) && !mayReplace(found, ref, key, options, plan.was)) {
       result.kept.push({
         ref,
-        text: `the text of ${area.call(found.item)} was changed since, or is not ours: it stays (--again writes the planned one)`,
+        text: `the text of ${area.call(found.item)} was changed since, or is not ours: it stays (--again=${ref} writes the planned one)`,
       })
       after[key] = found.item[key]
     } else {
@@ -88,7 +92,12 @@ export function weigh(
       fields.push(key)
     }
   }
-  if (fields.length > 0) differences.push({ area: area.name, ref, is: 'different', wanted, found, fields })
+  if (fields.length > 0) {
+    const isAsWritten =
+      isOurs(area, found, options) && !fields.some((key) => area.texts?.includes(key) && isAsked(options.again, ref))
+    const overwrites = area.list !== 'one' && !isAsWritten && { overwrites: true as const }
+    differences.push({ area: area.name, ref, is: 'different', wanted, found, fields, ...overwrites })
+  }
   return after
 }
 
@@ -100,7 +109,7 @@ function differs(area: SomeArea, key: string, want: Value, found: SomeFound, { t
 }
 
 /** Values are alike when they are the same text, or groups and lists of the same. */
-const alike = (one: Value, other: Value): boolean => one === other || itemDigest(one) === itemDigest(other)
+export const alike = (one: Value, other: Value): boolean => one === other || itemDigest(one) === itemDigest(other)
 
 /** A value with its refs as they will be. */
 function moved(value: Value, toCome: ReadonlyMap<string, string>): Value {
@@ -119,24 +128,9 @@ const keyOf = (area: SomeArea, key: string): string => `${area.key ?? area.name}
 export const isLeft = (area: SomeArea, key: string, { leave }: Baseline): boolean =>
   leave.some((left) => `${keyOf(area, key)}.`.startsWith(`${left}.`))
 
-/** What somebody made stands where the baseline wants an item of its own, with another text: neither may win by itself. */
-const isConflict = (
-  area: SomeArea,
-  found: SomeFound,
-  wanted: Readonly<Record<string, Value>>,
-  { written, again }: CompareOptions,
-): boolean =>
-  !again &&
-  found.origin === "somebody's" &&
-  written?.(found.ref) === undefined &&
-  (area.texts ?? []).some((key) => {
-    const text = textOf(found.item[key])
-    return wanted[key] !== undefined && text.trim() !== '' && !area.same?.(key, wanted[key], text)
-  })
-
 /** Whether a text that stands there may be replaced: it shipped, it is the one we wrote last, or it is empty. */
-function mayReplace(found: SomeFound, key: string, options: CompareOptions, was?: string): boolean {
+function mayReplace(found: SomeFound, ref: string, key: string, options: CompareOptions, was?: string): boolean {
   const text = textOf(found.item[key])
-  if (found.origin === 'shipped' || options.again || text.trim() === '') return true
+  if (found.origin === 'shipped' || isAsked(options.again, ref) || text.trim() === '') return true
   return (options.written?.(found.ref) ?? (was === undefined ? undefined : options.written?.(was))) === bodyDigest(text)
 }

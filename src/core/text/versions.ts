@@ -1,6 +1,12 @@
-/** Whether a version is the same as another or newer, part by part: `1.10` is newer than `1.9`. No version is older than any. */
+import { compareVersions, validate } from 'compare-versions'
+
+/**
+ * Whether a version is the same as another or newer: `1.10` is newer than `1.9`, and `1.0` than `1.0-rc1`. No version is older
+ * than any. One that is written like no other is compared number by number.
+ */
 export function notOlder(version: string, than: string): boolean {
   if (than === '') return true
+  if (validate(version) && validate(than)) return compareVersions(version, than) >= 0
   const parts = (text: string) => text.split(/[^0-9]+/).map(Number)
   const [own, other] = [parts(version), parts(than)]
   for (let index = 0; index < Math.max(own.length, other.length); index += 1) {

@@ -1,5 +1,6 @@
 import type { AnyDifference } from '../../core/areas/index.js'
 import type { Comparison } from '../../core/compare.js'
+import { nameIn } from '../../core/ref.js'
 import type { SettleOptions } from '../settle.js'
 import { sameIn } from './same.js'
 
@@ -12,12 +13,29 @@ export interface Choice {
   expected: boolean
   /** True for what was not shown before the first-run form was sent. */
   late: boolean
+  /** True for what lets more people see something that holds somebody's items: no general yes covers it. */
+  opens?: boolean
 }
 export type Chosen = readonly AnyDifference[] | undefined
 
-/** Asks which differences to settle; where there is nothing to ask, or nobody, it is all of them. */
-export const choose = async (options: SettleOptions, choice: Choice): Promise<Chosen> =>
-  choice.differences.length === 0 || !options.choose ? choice.differences : options.choose(choice)
+/** Asks which differences to settle; where there is nothing to ask, or nobody, it is all of them. What opens is asked about apart. */
+export async function choose(options: SettleOptions, choice: Choice): Promise<Chosen> {
+  const opening = choice.differences.filter(
+    (difference) => opens(difference) && !isCovered(difference, options.open ?? []),
+  )
+  const usual = choice.differences.filter((difference) => !opening.includes(difference))
+  const chosen = usual.length === 0 || !options.choose ? usual : await options.choose({ ...choice, differences: usual })
+  if (!chosen || opening.length === 0) return chosen
+  // without anybody to ask, nothing is opened
+  const more = await options.choose?.({ ...choice, differences: opening, opens: true })
+  return [...chosen, ...(more ?? [])]
+}
+
+const opens = (difference: AnyDifference): boolean => difference.is === 'different' && difference.opens === true
+
+/** Named by its own ref, by that of the forum it is about, or by the forum's path alone. */
+const isCovered = ({ ref }: AnyDifference, named: readonly string[]): boolean =>
+  named.some((one) => one === ref || one === nameIn(ref) || nameIn(one) === nameIn(ref))
 
 /** What the first-run form left is seen now: what was not shown before is asked about on its own. */
 export async function chooseAgain(
@@ -30,6 +48,6 @@ export async function chooseAgain(
   const late = differences.filter((difference) => !sameIn(shown.differences, difference))
   const more = (await choose(options, { comparison, differences: late, expected: false, late: true })) ?? []
   return differences.filter((difference) =>
-    late.includes(difference) ? more.includes(difference) : sameIn(chosen, difference),
+    sameIn(late, difference) ? sameIn(more, difference) : sameIn(chosen, difference),
   )
 }

@@ -11,6 +11,7 @@ import { carryOut } from '../carry-out.js'
 import { payDebts } from '../debts.js'
 import type { Record } from '../record.js'
 import type { Run } from '../run.js'
+import { ownedNow, stoodOnce } from '../ownership.js'
 import { sameIn } from './same.js'
 
 export interface ReadBack {
@@ -62,6 +63,12 @@ export async function settleAndReadBack(
     const seen = run.compare(after)
     left = seen
     await remember(run, after, chosen, seen)
+    await run.state.own(
+      ownedNow(
+        after,
+        now.filter(({ ref }) => !books.why.has(ref)),
+      ),
+    )
     for (const difference of now) {
       const { ref, is } = difference
       record.journal({ event: 'read back', ref, is, ok: !sameIn(seen.differences, difference) })
@@ -79,6 +86,7 @@ export async function settleAndReadBack(
     open = seen.differences.filter((difference) => sameIn(waiting, difference) && !books.why.has(difference.ref))
     if (open.length === 0 || pass === MOST_PASSES) {
       await payDebts(run, session, record)
+      await run.state.own(stoodOnce(after, seen))
       return { left: run.compare(after), chosen, ...books }
     }
   }

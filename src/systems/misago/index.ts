@@ -24,6 +24,7 @@ import { screens, trouble } from './screens.js'
 import { MisagoSession } from './session.js'
 import { ships } from './ships.js'
 import { logIn } from './sign-in.js'
+import { usersOf } from './roles.js'
 
 const OWN_THEME = 'Default Misago Theme'
 const question = z.object({ question: z.string() })
@@ -50,6 +51,7 @@ export const misago: System<MisagoSession> = {
     theme,
     topics,
   },
+  imprint: async (session) => (await usersOf(session)).map(({ id, since }) => `${id} ${since}`),
   packages: { theme: themesIn, addOns: () => Promise.resolve([]) },
   lacks: {
     signIn: 'how often somebody may try, and for how long they are locked out, is not to be set on this system',

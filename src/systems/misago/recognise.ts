@@ -4,7 +4,7 @@ import { z } from 'zod'
 import { originOf } from '../../core/shipped.js'
 import type { Recognised } from '../../core/findings.js'
 import type { Look } from '../system.js'
-import { SHIPPED } from './areas/forums.js'
+import { SHIPPED } from './shipped.js'
 import { pageIn } from './page.js'
 
 const topics = z.object({ results: z.array(z.object({ id: z.number() })) })

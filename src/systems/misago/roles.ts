@@ -69,6 +69,8 @@ export interface User extends Named {
   email: string
   /** False for one that waits to be activated. */
   open: boolean
+  /** When it was made, to the millionth of a second. */
+  since: string
 }
 
 /** All accounts, page by page. A filter that somebody set before would stay in the session: it is taken away. */
@@ -89,6 +91,7 @@ async function usersBy(session: MisagoSession, query: string): Promise<User[]> {
         return {
           id: Number(/\/edit\/(\d+)\//.exec(link.attr('href') ?? '')?.[1]),
           name: link.text().trim(),
+          since: $(row).find('abbr[data-timestamp]').first().attr('data-timestamp') ?? '',
           open: $(row).find('.badges-list .badge-primary').length === 0,
           email: ($(row).find('a[href^="mailto:"]').attr('href') ?? '').replace('mailto:', ''),
         }

@@ -8,6 +8,7 @@ import { entrySchema, type Entry } from './items.js'
 import { entryMarks } from './marks.js'
 import type { WordPressSession } from './session.js'
 import { unescaped } from '../../core/text/percent.js'
+import type { Kept } from '../system.js'
 
 /* Posts and pages are the same to this system but for their route. */
 
@@ -38,28 +39,44 @@ export async function readEntry(
 export const removeEntry = (route: 'posts' | 'pages', difference: AnyDifference): Step =>
   Step.of(content, { route, id: { idOf: difference.ref }, remove: true }, { proves: [difference] })
 
-/** The step that makes a removed post or page again from its copy, under its old slug and date. */
-export function entryAgain(route: 'posts' | 'pages', copy: unknown): Step {
-  const {
-    title,
-    content: text,
-    excerpt,
-    slug,
-    status,
-    date_gmt,
-    parent,
-    menu_order,
-    categories,
-    tags,
-  } = entrySchema.parse(copy)
+/** Fields of the editing screen that go back as they were. */
+const plain = [
+  'comment_status',
+  'ping_status',
+  'sticky',
+  'format',
+  'template',
+  'password',
+  'author',
+  'featured_media',
+  'menu_order',
+] as const
+
+/** The step that makes a removed post or page again from what was kept: what it stood under and in goes by its ref. */
+export function entryAgain(route: 'posts' | 'pages', { ref, item, copy }: Kept<Linked>): Step {
+  const entry = entrySchema.parse(copy)
+  const { title, content: text, excerpt, slug, status, date_gmt } = entry
+  const idsOf = (refs: readonly string[] = []) => refs.map((idOf) => ({ idOf }))
+  const as = Object.fromEntries(
+    plain.filter((name) => entry[name] !== undefined).map((name) => [name, entry[name] as string | number]),
+  )
   const body = {
+    ...as,
     title: title.raw,
     content: text.raw,
     slug,
     status,
     ...(excerpt && { excerpt: excerpt.raw }),
     ...(date_gmt !== null && { date_gmt }),
-    ...(route === 'pages' ? { parent, menu_order } : { categories, tags }),
+    ...(route === 'pages'
+      ? { parent: item.parent ? { idOf: item.parent } : 0 }
+      : { categories: idsOf(item.categories), tags: idsOf(item.tags) }),
   }
-  return Step.of(content, { route, body }, { proves: [], gives: `${route}/${slug}` })
+  return Step.of(content, { route, body }, { proves: [], gives: ref })
+}
+
+interface Linked {
+  parent?: string
+  categories?: readonly string[]
+  tags?: readonly string[]
 }

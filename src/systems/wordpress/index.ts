@@ -26,6 +26,8 @@ import { shippedPlaces, ships, showsShippedText } from './ships.js'
 import { logIn } from './sign-in.js'
 import { trial } from './trial.js'
 import { has } from '../../web/forms.js'
+import { shownTo } from './shown.js'
+import { usersOf } from './items.js'
 
 /** WordPress, driven by its web forms and its HTTP interface with cookie and token. Proven with 6.1. */
 export const wordpress: System<WordPressSession> = {
@@ -60,6 +62,8 @@ export const wordpress: System<WordPressSession> = {
     links: 'lists of links are switched off in this system, and need an add-on',
     linkCategories: 'lists of links are switched off in this system, and need an add-on',
   },
+  imprint: async (session) => (await usersOf(session)).map(({ id, registered_date }) => `${id} ${registered_date}`),
+  shows: shownTo,
   packages: { theme: themesIn, addOns: addOnsIn },
   screens,
   recognise,

@@ -34,6 +34,8 @@ export const commentSchema = z.looseObject({
   author_email: z.string(),
   author_url: z.string(),
   author_ip: z.string(),
+  author_user_agent: z.string().default(''),
+  parent: z.number().default(0),
   date_gmt: z.string(),
   content: text,
 })
@@ -72,12 +74,16 @@ export const commentsOf = (session: WordPressSession) =>
   session.shelf.read('comments', () => session.list('comments', commentSchema, 'status=all'))
 export const tagsOf = (session: WordPressSession) =>
   session.shelf.read('tags', () => session.list('tags', ofTaxonomy('post_tag')))
-const uploadSchema = z.looseObject({
+export const uploadSchema = z.looseObject({
   id: z.number(),
   slug: z.string(),
   status: z.string(),
   mime_type: z.string(),
   source_url: z.string(),
+  title: text.optional(),
+  caption: text.optional(),
+  description: text.optional(),
+  alt_text: z.string().default(''),
 })
 export const mediaOf = (session: WordPressSession) =>
   session.shelf.read('media', () => session.list('media', uploadSchema, 'status=inherit,private'))

@@ -4,6 +4,7 @@ import { strippedText } from '../../core/text/plain.js'
 import { usersOf, type Entry } from './items.js'
 import type { WordPressSession } from './session.js'
 import { shippedTexts } from './shipped-texts.js'
+import { leadsAsShipped } from './shipped-leads.js'
 
 /** The first-run form writes everything within moments; a minute leaves room for a slow server. */
 const MOMENTS = 60_000
@@ -42,10 +43,10 @@ export async function entryMarks(
     atBirth(entry.date_gmt, birth) &&
     entry.status === (shipped === 'draft' ? 'draft' : 'publish') &&
     (entry._links?.['version-history']?.[0]?.count ?? 0) === 0
-  const known = shippedTexts[shipped].has(
-    shipped === 'draft'
-      ? shippedDigest(entry.content.raw, session.visitor.home)
-      : digest(strippedText(entry.content.raw)),
-  )
+  const { home } = session.visitor
+  const text = entry.content.raw
+  const known =
+    shippedTexts[shipped].has(shipped === 'draft' ? shippedDigest(text, home) : digest(strippedText(text))) &&
+    leadsAsShipped(shipped, text, home)
   return { place, untouched, known, hidden }
 }

@@ -9,9 +9,17 @@ import { unescaped } from '../../core/text/percent.js'
 
 /* Menus of both sorts: those that a theme has places for, and those of themes that are made of blocks. */
 
-const menuSchema = z.looseObject({ id: z.number(), slug: z.string(), name: z.string() })
-const itemSchema = z.looseObject({
+export const menuSchema = z.looseObject({
   id: z.number(),
+  slug: z.string(),
+  name: z.string(),
+  description: z.string().default(''),
+  locations: z.array(z.string()).default([]),
+  auto_add: z.boolean().default(false),
+})
+export const itemSchema = z.looseObject({
+  id: z.number(),
+  parent: z.number().default(0),
   title: z.union([z.string(), z.looseObject({ raw: z.string().optional(), rendered: z.string() })]),
   type: z.string(),
   object: z.string(),
@@ -24,6 +32,8 @@ const locationSchema = z.looseObject({ name: z.string(), description: z.string()
 const navigationSchema = z.looseObject({
   id: z.number(),
   slug: z.string(),
+  status: z.string().default('publish'),
+  title: z.looseObject({ raw: z.string() }).optional(),
   content: z.looseObject({ raw: z.string() }),
 })
 const partSchema = z.looseObject({

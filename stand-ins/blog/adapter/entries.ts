@@ -1,6 +1,6 @@
-import { bodyOf, Step, type TextOf } from 'unpack'
+import { bodyOf, Step, type TextOf, type Kept } from 'unpack'
 import { z } from 'zod'
-import { items } from './carriers/forms.js'
+import { items, type ItemFields } from './carriers/forms.js'
 import { marksOf } from './marks.js'
 import type { StandInSession } from '../../common/adapter/session.js'
 
@@ -36,10 +36,21 @@ export function bodyIn(difference: { wanted: { body?: string }; fields?: readonl
   return body !== undefined && writes ? { body: bodyOf(body) } : {}
 }
 
-/** The step that makes a removed one again from its copy. */
-export function entryAgain(room: 'posts' | 'pages', copy: unknown): Step {
+/** The step that makes a removed one again from what was kept: what it stood under and in goes by its ref. */
+export function entryAgain(room: 'posts' | 'pages', { ref, item, copy }: Kept<Linked>): Step {
   const fields = Object.fromEntries(
     Object.entries(copySchema.parse(copy)).filter((entry): entry is [string, string] => typeof entry[1] === 'string'),
   )
-  return Step.of(items, { room, fields }, { proves: [], gives: `${room}/${fields.slug ?? ''}` })
+  const refs = (all: readonly string[] = []) => all.map((idOf) => ({ idOf }))
+  const links: NonNullable<ItemFields['fields']> =
+    room === 'pages'
+      ? { parent: item.parent ? { idOf: item.parent } : '0' }
+      : { categories: refs(item.categories), tags: refs(item.tags) }
+  return Step.of(items, { room, fields: { ...fields, ...links } }, { proves: [], gives: ref })
+}
+
+interface Linked {
+  parent?: string
+  categories?: readonly string[]
+  tags?: readonly string[]
 }

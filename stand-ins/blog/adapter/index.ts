@@ -66,6 +66,8 @@ export const standInBlogSystem: System<StandInSession> = {
     updates,
   },
   packages: { theme: themesIn, addOns: addOnsIn },
+  imprint: async (session) => (await session.rows('accounts')).map(({ id, data }) => `${id} ${data.made ?? ''}`),
+  shows: async (visitor) => load((await visitor.get('')).text)('meta[name=since]').attr('content') || undefined,
   screens,
   recognise,
   async signIn(visitor, login) {

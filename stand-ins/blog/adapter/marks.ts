@@ -1,4 +1,4 @@
-import { digest, foldSpace, textBlocks, type Marks } from 'unpack'
+import { digest, foldSpace, textBlocks, type Marks, leadsIn } from 'unpack'
 import { shippedTexts } from './shipped-texts.js'
 import type { Row } from '../../common/adapter/session.js'
 
@@ -7,7 +7,8 @@ export function marksOf({ id, data }: Row, body: string, ids: readonly number[])
   return {
     place: ids.includes(id) && data.by === '1',
     untouched: data.made === data.edited,
-    known: shippedTexts.has(digest(foldSpace(textBlocks(body).join(' ')))),
+    // none of what ships leads anywhere, or shows a picture
+    known: shippedTexts.has(digest(foldSpace(textBlocks(body).join(' ')))) && leadsIn(body).length === 0,
     hidden: data.state !== 'published',
   }
 }

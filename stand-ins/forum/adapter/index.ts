@@ -60,6 +60,7 @@ export const standInForumSystem: System<StandInSession> = {
     topics,
   },
   packages: { theme: themesIn, addOns: addOnsIn },
+  imprint: async (session) => (await session.rows('accounts')).map(({ id, data }) => `${id} ${data.made ?? ''}`),
   screens,
   recognise,
   async signIn(visitor, login) {

@@ -1,5 +1,6 @@
 import { digest, foldSpace, originOf, type Look, type Recognised } from 'unpack'
 import { load } from 'cheerio'
+import { isHere } from '../../common/adapter/here.js'
 import { shippedTexts } from './shipped-texts.js'
 
 const generator = /^Stand-in forum ([\d.]+)$/
@@ -9,7 +10,8 @@ const PROVEN = '1.0'
 export async function recognise({ front, get }: Look): Promise<Recognised | undefined> {
   const $ = load(front.text)
   const version = generator.exec($('meta[name=generator]').attr('content') ?? '')?.[1]
-  if (version === undefined) return undefined
+  // nobody's real site says that it is one: it stands on this very machine, or is none
+  if (version === undefined || !isHere(front.url)) return undefined
   const known = {
     id: 'stand-in-forum',
     name: 'Stand-in forum',

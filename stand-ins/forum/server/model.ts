@@ -46,6 +46,7 @@ export interface Account {
   shown: string
   email: string
   password: string
+  made: string
   role: 'member' | 'moderator' | 'administrator'
   groups: number[]
   /** A key that has to be said back by mail, or `staff`; signing in waits for it. */

@@ -13,7 +13,7 @@ export function setUp(
   const { username, email, password } = owner
   board.accounts.push({
     ...{ id: 1, username, shown: username, email, password, role: 'administrator', groups: [] },
-    ...{ wrong: 0, lockedUntil: 0, lastPost: 0 },
+    ...{ made: at, wrong: 0, lockedUntil: 0, lastPost: 0 },
   })
   board.categories.push({ id: 1, title: 'Test category', description: 'It came with the forum' })
   board.forums.push({
@@ -42,7 +42,7 @@ export function inUse(board: Board): void {
   const at = '2026-03-05T14:07:00.000Z'
   board.accounts.push({
     ...{ id: 50, username: 'whelk', shown: 'whelk', email: 'whelk@harbour.example', password: 'a-whelk-of-a-time' },
-    ...{ role: 'member', groups: [], wrong: 0, lockedUntil: 0, lastPost: 0 },
+    ...{ made: at, role: 'member', groups: [], wrong: 0, lockedUntil: 0, lastPost: 0 },
   })
   board.topics.push({
     ...{ id: 51, forum: 2, title: 'Is anybody here?', by: 50, made: at, edited: at },

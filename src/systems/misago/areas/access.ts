@@ -1,11 +1,4 @@
-import {
-  accessTable,
-  groupNames,
-  permissionSets,
-  plannedPlaces,
-  type PermissionSet,
-  type PlannedPlace,
-} from '../../../core/access/plan.js'
+import { accessTable, groupNames, plannedPlaces } from '../../../core/access/plan.js'
 import { actions, fewest, granted, isLevel, subjectsOf, type Action } from '../../../core/access/who.js'
 import type { Baseline } from '../../../core/baseline/schema.js'
 import { refOf } from '../../../core/ref.js'
@@ -17,21 +10,18 @@ import type { MisagoSession } from '../session.js'
 import { mayOf, standing, subjects } from '../standing.js'
 import { treeOf } from '../tree.js'
 
-/** The different sets of rights that a plan needs, each once; voting is no right of its own here. */
-const setsOf = (planned: readonly PlannedPlace[], groups: readonly string[]): PermissionSet[] =>
-  permissionSets(
-    planned.map(({ forum, access }) => ({ forum, access: { ...access, vote: [] } })),
-    subjectsOf(groups),
+/** What each of those whom access tells apart is to be able to do in a forum; voting is no right of its own here. */
+const mayBy = (
+  wanted: Partial<Record<Action, readonly string[]>>,
+  groups: readonly string[],
+): Record<string, Action[]> => {
+  const by = new Map(
+    actions.map((action) => [action, granted(action === 'vote' ? [] : (wanted[action] ?? []), groups)]),
   )
-
-/** What each of those whom access tells apart is to be able to do in a forum. */
-const mayIn = (sets: readonly PermissionSet[], forum: string, groups: readonly string[]): Record<string, Action[]> =>
-  Object.fromEntries(
-    subjectsOf(groups).map((subject) => [
-      subject,
-      sets.find(({ cells }) => cells.some((cell) => cell.forum === forum && cell.subject === subject))?.may ?? [],
-    ]),
+  return Object.fromEntries(
+    subjectsOf(groups).map((subject) => [subject, actions.filter((action) => by.get(action)?.has(subject))]),
   )
+}
 
 function can({ baseline }: { baseline: Baseline }): Abilities<'access'> {
   const groups = groupNames(baseline)
@@ -75,7 +65,6 @@ export const access: AreaOnSystem<'access', MisagoSession> = {
   translate(differences, { baseline }) {
     const groups = groupNames(baseline)
     const planned = plannedPlaces(baseline)
-    const sets = setsOf(planned, groups)
     return differences.flatMap((difference): Step[] => {
       if (difference.is === 'left over') return []
       const { forum } = difference.wanted
@@ -83,7 +72,7 @@ export const access: AreaOnSystem<'access', MisagoSession> = {
       return [
         Step.of(
           permissions,
-          { category: { idOf: forum }, may: mayIn(sets, forum, groups), closed },
+          { category: { idOf: forum }, may: mayBy(difference.wanted, groups), closed },
           // memberships come first, and what they leave behind is mended by saving this
           { proves: [difference], pays: RIGHTS, after: groups.map((name) => refOf('groups', name)) },
         ),

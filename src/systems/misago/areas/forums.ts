@@ -3,26 +3,17 @@ import type { AreaOnSystem } from '../../system.js'
 import { categories, goneCategories } from '../carriers/categories.js'
 import { pageOf } from '../page.js'
 import type { Changes, MisagoSession } from '../session.js'
-import { treeOf } from '../tree.js'
-
-/** The one that every forum is set up with, by what it is called in the language of the set-up. */
-export const SHIPPED = {
-  id: 3,
-  titles: [
-    'First category',
-    'Domyślna kategoria',
-    'Első kategória',
-    'Erste Kategorie',
-    'Première catégorie',
-    'Primeira categoria',
-    '第一个分类',
-  ],
-}
+import { treeOf, type Branch } from '../tree.js'
+import type { Baseline } from '../../../core/baseline/schema.js'
+import { SHIPPED, isAsShipped } from '../shipped.js'
+import { givenTo, listed, rolesOf } from '../roles.js'
+import { rightsAgain } from '../carriers/rights-again.js'
+import { z } from 'zod'
 
 const days = (field: string | undefined): number | 'never' => (Number(field ?? 0) === 0 ? 'never' : Number(field))
 
 export const forums: AreaOnSystem<'forums', MisagoSession> = {
-  async read(session, { forums: planned = [] }) {
+  async read(session, { forums: planned = [], gone }) {
     const [tree, page] = await Promise.all([treeOf(session), pageOf(session)])
     const withDays = new Set(
       planned.flatMap(({ title, forums = [] }) =>
@@ -45,14 +36,11 @@ export const forums: AreaOnSystem<'forums', MisagoSession> = {
           locked,
           ...(form && { removeOldAfterDays: days(form.prune_replied_after) }),
         }
-        const untouched = description === '' && !locked && branch.topics === 0
-        return {
-          id,
-          item,
-          address,
-          copy: item,
-          marks: { place: id === SHIPPED.id && branch.parent === 0, untouched, known: SHIPPED.titles.includes(title) },
-        }
+        const place = id === SHIPPED.id && branch.parent === 0
+        const known = SHIPPED.titles.includes(title)
+        const untouched = place && known && branch.topics === 0 && (await isAsShipped(session))
+        const copy = place || goesBy(gone, ref) ? await copyOf(session, branch) : item
+        return { id, item, address, copy, marks: { place, untouched, known } }
       }),
     )
   },
@@ -86,4 +74,37 @@ export const forums: AreaOnSystem<'forums', MisagoSession> = {
           )
     })
   },
+  /** With all its settings, and with the rights that roles have in it. */
+  again({ ref, item, copy }) {
+    const { fields, given } = copySchema.parse(copy)
+    const parent = item.parent === '' ? ('' as const) : { idOf: item.parent }
+    return [
+      Step.of(categories, { parent, fields: { ...fields, name: item.title } }, { proves: [], gives: ref }),
+      Step.of(rightsAgain, { category: { idOf: ref }, given }, { proves: [] }),
+    ]
+  },
+}
+
+const goesBy = ({ forums: named = [] }: Baseline['gone'], ref: string): boolean =>
+  named.some((path) => `${ref}/`.startsWith(`forums/${path}/`))
+const copySchema = z.object({
+  fields: z.record(z.string(), z.string()),
+  given: z.array(z.object({ role: z.string(), set: z.string() })),
+})
+
+/** Everything that its form holds, and the sets of rights in it by their names. */
+async function copyOf(session: MisagoSession, { id }: Branch): Promise<z.output<typeof copySchema>> {
+  const [form, roles, sets] = await Promise.all([
+    session.form(`categories/edit/${id}/`),
+    rolesOf(session),
+    listed(session, 'permissions/categories/'),
+  ])
+  const given = await Promise.all(
+    roles.map(async ({ id: role, name }) => {
+      const set = (await givenTo(session, role)).get(id)
+      return { role: name, set: sets.find((one) => one.id === set)?.name ?? '' }
+    }),
+  )
+  const { csrfmiddlewaretoken: _token, new_parent: _parent, ...fields } = form.fields
+  return { fields, given: given.filter(({ set }) => set !== '') }
 }

@@ -3,6 +3,7 @@ import type { AreaOnSystem } from '../../system.js'
 import { goneRoles, newRoles } from '../carriers/groups.js'
 import { ADMINISTRATORS, rolesOf } from '../roles.js'
 import type { MisagoSession } from '../session.js'
+import { z } from 'zod'
 
 /** How many roles the system is set up with: they have the first numbers. */
 const SHIPPED_ROLES = 9
@@ -10,11 +11,15 @@ const SHIPPED_ROLES = 9
 /** A group is a role beside the system's own: whoever has it has its rights. */
 export const groups: AreaOnSystem<'groups', MisagoSession> = {
   can: { description: { never: 'a role has no description here' } },
-  async read(session) {
+  async read(session, { gone }) {
     const roles = await rolesOf(session)
-    return roles
-      .filter(({ id, name }) => id > SHIPPED_ROLES && name !== ADMINISTRATORS)
-      .map(({ id, name }) => ({ id, item: { name }, copy: { name } }))
+    const own = roles.filter(({ id, name }) => id > SHIPPED_ROLES && name !== ADMINISTRATORS)
+    return Promise.all(
+      own.map(async ({ id, name }) => {
+        const copy = gone.groups?.includes(name) ? (await session.form(`permissions/edit/${id}/`)).fields : { name }
+        return { id, item: { name }, copy }
+      }),
+    )
   },
   translate: (differences) =>
     differences.flatMap((difference): Step[] => {
@@ -24,4 +29,9 @@ export const groups: AreaOnSystem<'groups', MisagoSession> = {
       const fields = { name: difference.wanted.name }
       return [Step.of(newRoles, { kind: 'role', fields }, { proves, gives: difference.ref })]
     }),
+  /** With all its rights. */
+  again({ ref, copy }) {
+    const { csrfmiddlewaretoken: _token, ...fields } = z.record(z.string(), z.string()).parse(copy)
+    return Step.of(newRoles, { kind: 'role', fields }, { proves: [], gives: ref })
+  },
 }

@@ -6,6 +6,7 @@ import { themesOf } from '../themes.js'
 
 /** The system's own theme, which everything builds upon. */
 const OWN = 1
+const OWN_NAME = 'Default Misago Theme'
 const inUse = 'own.theme/in-use'
 
 export const theme: AreaOnSystem<'theme', MisagoSession> = {
@@ -13,7 +14,7 @@ export const theme: AreaOnSystem<'theme', MisagoSession> = {
     return (await themesOf(session)).map(({ id, name, active }) => ({
       id,
       item: { use: name, active, version: '' },
-      marks: { place: id === OWN, untouched: true, known: true, needed: true },
+      marks: { place: id === OWN, untouched: true, known: name === OWN_NAME, needed: true },
       copy: { use: name },
     }))
   },

@@ -1,7 +1,9 @@
 import { z } from 'zod'
 import { UnpackError } from '../../../core/errors.js'
 import { documentOf } from '../../../web/reading.js'
+import { Step } from '../../step.js'
 import type { AreaOnSystem } from '../../system.js'
+import { goneTopics } from '../carriers/topics.js'
 import type { MisagoSession } from '../session.js'
 import { treeOf } from '../tree.js'
 
@@ -23,6 +25,9 @@ export const topics: AreaOnSystem<'topics', MisagoSession> = {
       list.map(({ id, title }) => ({ id, item: { key: String(id), title, forum: ref }, text: title })),
     )
   },
+  // none ships: only what a trial has left behind ever goes
+  translate: (differences) =>
+    differences.map((difference) => Step.of(goneTopics, { id: { idOf: difference.ref } }, { proves: [difference] })),
 }
 
 /** Pages of a list that are looked through for the first topic of a category. */

@@ -2,7 +2,7 @@ import { Secret } from '../../../core/secret.js'
 import type { Id } from '../../../core/area.js'
 import type { Carried, Carrier, IdOf, SecretOf } from '../../step.js'
 import type { Changes, MisagoSession } from '../session.js'
-import { MEMBER, rolesIn, usualRank } from '../roles.js'
+import { MEMBER, rolesIn, usualRank, rolesOf } from '../roles.js'
 import { logIn } from '../sign-in.js'
 
 function stale(session: MisagoSession, id: string): void {
@@ -110,5 +110,37 @@ export const goneAccounts: Carrier<{ id: IdOf }, MisagoSession> = {
     )
     stale(session, '')
     return loads.map(() => answer)
+  },
+}
+
+export interface AccountAgain {
+  id: IdOf
+  /** What its form held. */
+  pairs: readonly (readonly [string, string])[]
+  groups: readonly IdOf[]
+}
+
+/** An account that was made again: everything that its form held but names and password, roles that are not there any more apart. */
+export const accountAgain: Carrier<AccountAgain, MisagoSession> = {
+  name: 'accounts as they were',
+  side: 'dashboard',
+  atOnce: 1,
+  async carry([load], session) {
+    if (!load) return []
+    const { id, pairs, groups } = load
+    const known = new Set((await rolesOf(session)).map((role) => String(role.id)))
+    const kept = pairs.filter(
+      ([name]) => !['csrfmiddlewaretoken', 'new_password', 'username', 'email', 'roles'].includes(name),
+    )
+    const roles = pairs.flatMap(([name, value]) => (name === 'roles' && known.has(value ?? '') ? [value ?? ''] : []))
+    const changes: Record<string, string[]> = {}
+    for (const [name = '', value = ''] of kept) changes[name] = [...(changes[name] ?? []), value]
+    const place = `users/edit/${id}/`
+    const { refused } = await session.send(place, {
+      ...changes,
+      roles: [...new Set([...roles, ...groups.map(String)])],
+    })
+    stale(session, String(id))
+    return [refused === undefined ? {} : { refused }]
   },
 }

@@ -6,7 +6,12 @@ import { installAddOn } from '../carriers/packages.js'
 import { pluginsOf } from '../plugins.js'
 import type { WordPressSession } from '../session.js'
 
-const shipped = new Set(['akismet/akismet', 'hello', 'hello-dolly/hello'])
+/** The add-ons that ship, with the versions that are known to. */
+const shipped: Readonly<Record<string, readonly string[]>> = {
+  'akismet/akismet': ['5.0', '5.0.1', '5.0.2'],
+  hello: ['1.7.2'],
+  'hello-dolly/hello': ['1.7.2'],
+}
 
 export const addOns: AreaOnSystem<'addOns', WordPressSession> = {
   // the screen of add-ons shows it only where the system's own catalogue can be asked
@@ -15,7 +20,11 @@ export const addOns: AreaOnSystem<'addOns', WordPressSession> = {
     return (await pluginsOf(session)).map(({ plugin, status, version }) => ({
       id: plugin,
       item: { use: plugin.replace(/\/.*/, ''), active: status !== 'inactive', version },
-      marks: { place: shipped.has(plugin), untouched: status === 'inactive', known: true },
+      marks: {
+        place: plugin in shipped,
+        untouched: status === 'inactive',
+        known: shipped[plugin]?.includes(version) ?? false,
+      },
       copy: { use: plugin, version },
     }))
   },

@@ -6,7 +6,7 @@ import type { AreaOnSystem } from '../../system.js'
 import { Step } from '../../step.js'
 import { content } from '../carriers/content.js'
 import { options } from '../carriers/options.js'
-import { categoriesOf, type Term } from '../items.js'
+import { categoriesOf, type Term, termSchema } from '../items.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
 import { shippedWords } from '../shipped-texts.js'
@@ -77,5 +77,10 @@ export const categories: AreaOnSystem<'categories', WordPressSession> = {
         ...(difference === relieves ? [Step.of(options, duty, { proves, gives: relieved })] : []),
       ]
     })
+  },
+  again({ ref, item, copy }) {
+    const { name, slug, description } = termSchema.parse(copy)
+    const body = { name, slug, description, parent: item.parent === '' ? 0 : { idOf: item.parent } }
+    return Step.of(content, { route: 'categories', body }, { proves: [], gives: ref })
   },
 }

@@ -9,6 +9,7 @@ import { commentSchema, commentsOf, pagesOf, postsOf } from '../items.js'
 import { atBirth, birthOf } from '../marks.js'
 import type { WordPressSession } from '../session.js'
 import { shippedTexts } from '../shipped-texts.js'
+import { leadsAsShipped } from '../shipped-leads.js'
 
 const FIRST = 1
 const SHIPPED_BY = 'wapuu@wordpress.example'
@@ -31,19 +32,29 @@ export const comments: AreaOnSystem<'comments', WordPressSession> = {
       marks: {
         place: comment.id === FIRST && comment.author_email === SHIPPED_BY && comment.author_ip === '',
         untouched: atBirth(comment.date_gmt, birth),
-        known: shippedTexts.comment.has(digest(strippedText(comment.content.raw))),
+        known:
+          shippedTexts.comment.has(digest(strippedText(comment.content.raw))) &&
+          leadsAsShipped('comment', comment.content.raw, session.visitor.home),
       },
+      text: comment.content.raw,
       copy: { ...comment, _links: undefined, on: holders.get(comment.post) },
     }))
   },
   translate: (differences) =>
     differences.map((difference) => Step.of(carrier, { remove: { idOf: difference.ref } }, { proves: [difference] })),
-  again(copy) {
-    const { author_name, author_email, author_url, content, date_gmt, status, on } = commentSchema.parse(copy)
+  again({ ref, item, copy }) {
+    const { author_name, author_email, author_url, author_user_agent, content, date_gmt, status, parent } =
+      commentSchema.parse(copy)
+    // an answer to another one finds it again, whether that was made again as well or not
+    const above = parent === 0 ? {} : { parent: { idOf: refOf('comments', String(parent)) } }
     return Step.of(
       carrier,
-      { post: { idOf: String(on) }, author_name, author_email, author_url, content: content.raw, date_gmt, status },
-      { proves: [] },
+      {
+        post: { idOf: item.on },
+        ...above,
+        ...{ author_name, author_email, author_url, author_user_agent, content: content.raw, date_gmt, status },
+      },
+      { proves: [], gives: ref },
     )
   },
 }

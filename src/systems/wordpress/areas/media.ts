@@ -1,19 +1,22 @@
 import type { AreaOnSystem } from '../../system.js'
 import { Step } from '../../step.js'
 import { media as carrier } from '../carriers/media.js'
-import { mediaOf } from '../items.js'
+import { mediaOf, uploadSchema } from '../items.js'
 import type { WordPressSession } from '../session.js'
+import { unescaped } from '../../../core/text/percent.js'
 
 export const media: AreaOnSystem<'media', WordPressSession> = {
   async read(session) {
-    return (await mediaOf(session)).map(({ id, slug, status, mime_type, source_url }) => {
+    return (await mediaOf(session)).map((upload) => {
+      const { id, slug, status, mime_type, source_url } = upload
       // an archive that waits for an answer, or that failed, is left there by the system itself
       const left = status === 'private' && mime_type === 'application/zip'
       return {
         id,
         item: { name: slug },
         address: source_url,
-        copy: { slug, source_url, mime_type },
+        copy: { ...upload, _links: undefined },
+        file: source_url,
         ...(left && { marks: { place: true, untouched: true, known: true, hidden: true } }),
       }
     })
@@ -33,4 +36,15 @@ export const media: AreaOnSystem<'media', WordPressSession> = {
           ]
         : []
     }),
+  again({ ref, copy, bytes = new Uint8Array() }) {
+    const { source_url, mime_type, title, caption, description, alt_text } = uploadSchema.parse(copy)
+    const file = unescaped(source_url.split('/').at(-1) ?? 'upload')
+    const words = {
+      title: title?.raw ?? '',
+      caption: caption?.raw ?? '',
+      description: description?.raw ?? '',
+      alt_text,
+    }
+    return Step.of(carrier, { file, type: mime_type, bytes, words }, { proves: [], gives: ref })
+  },
 }

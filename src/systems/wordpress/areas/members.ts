@@ -3,6 +3,7 @@ import { Step } from '../../step.js'
 import { accounts } from '../carriers/accounts.js'
 import { usersOf } from '../items.js'
 import type { WordPressSession } from '../session.js'
+import { z } from 'zod'
 
 export const members: AreaOnSystem<'members', WordPressSession> = {
   can: {
@@ -17,7 +18,12 @@ export const members: AreaOnSystem<'members', WordPressSession> = {
       username === session.login.username && (username === owner.username || username !== owner.signInAs)
     return users
       .filter(({ username }) => !isOwn(username))
-      .map((user) => ({ id: user.id, item: { username: user.username }, copy: { ...user, _links: undefined } }))
+      .map((user) => ({
+        id: user.id,
+        stamp: user.registered_date,
+        item: { username: user.username },
+        copy: { ...user, _links: undefined },
+      }))
   },
   translate: (differences) =>
     differences.flatMap((difference) =>
@@ -31,4 +37,24 @@ export const members: AreaOnSystem<'members', WordPressSession> = {
           ]
         : [],
     ),
+  /** With everything that its form holds, and with another password. */
+  again({ ref, copy }) {
+    const { username, email, first_name, last_name, name, url, description, nickname, roles } =
+      accountSchema.parse(copy)
+    const fields = { username, email, first_name, last_name, name, url, description, nickname, roles }
+    return Step.of(accounts, { again: { ...fields, password: { secretOf: ref } } }, { proves: [], gives: ref })
+  },
 }
+
+const words = z.string().default('')
+const accountSchema = z.object({
+  username: z.string(),
+  email: z.string(),
+  first_name: words,
+  last_name: words,
+  name: words,
+  url: words,
+  description: words,
+  nickname: words,
+  roles: z.array(z.string()).default([]),
+})

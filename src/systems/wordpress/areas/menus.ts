@@ -14,9 +14,14 @@ import {
   placedEntries,
   placedMenusOf,
   placesIn,
+  itemSchema,
+  menuItemsOf,
+  menuSchema,
 } from '../menus.js'
 import type { WordPressSession } from '../session.js'
 import { activeTheme } from '../themes.js'
+import { menuAgain } from '../carriers/menu-again.js'
+import { z } from 'zod'
 
 /** Menus in the places of a classic theme. One that stands in no place shows nothing. */
 async function placed(session: WordPressSession): Promise<ReadItem<MenuItem>[]> {
@@ -24,10 +29,12 @@ async function placed(session: WordPressSession): Promise<ReadItem<MenuItem>[]> 
   if (menus.length === 0) return []
   const places = [...placesIn(await locationsOf(session))]
   return Promise.all(
-    menus.map(async ({ id, slug }) => {
+    menus.map(async (menu) => {
+      const { id, slug } = menu
       const place = places.find(([, location]) => location.menu === id)?.[0]
       const entries = place === undefined ? [] : await placedEntries(session, id)
-      return { id, item: { place: place ?? slug, entries }, copy: { slug, entries } }
+      const items = (await menuItemsOf(session)).filter(({ menus: own }) => own === id)
+      return { id, item: { place: place ?? slug, entries }, copy: { menu, items } }
     }),
   )
 }
@@ -38,11 +45,11 @@ async function blocks(session: WordPressSession): Promise<ReadItem<MenuItem>[]> 
   if (all.length === 0) return []
   const parts = await partsOf(session)
   return Promise.all(
-    all.map(async ({ id, slug, content: { raw } }) => {
+    all.map(async ({ id, slug, status, title, content: { raw } }) => {
       const place = parts.find((part) => namedIn(part) === id)
       const named = ['main', 'footer', place?.slug ?? ''].find((one) => place && partFor(one, parts) === place)
       const entries = named === undefined ? [] : await blockEntries(session, raw)
-      return { id, item: { place: named ?? slug, entries }, copy: { slug, raw } }
+      return { id, item: { place: named ?? slug, entries }, copy: { slug, raw, status, title: title?.raw ?? slug } }
     }),
   )
 }
@@ -83,4 +90,28 @@ export const menus: AreaOnSystem<'menus', WordPressSession> = {
         { proves },
       )
     }),
+  /** With everything that its screen holds; what an entry leads to goes by its ref. */
+  again({ item, copy }) {
+    const blocksMade = blocksSchema.safeParse(copy).data
+    if (blocksMade) {
+      const { slug, raw, status, title } = blocksMade
+      return Step.of(content, { route: 'navigation', body: { slug, title, status, content: raw } }, { proves: [] })
+    }
+    const { menu, items } = placedSchema.parse(copy)
+    const sorted = items.toSorted((a, b) => a.menu_order - b.menu_order)
+    return Step.of(
+      menuAgain,
+      {
+        menu: { name: menu.name, description: menu.description, locations: menu.locations, auto_add: menu.auto_add },
+        items: sorted.map((one, index) => {
+          const entry = item.entries[index]
+          return { ...one, leadsTo: entry && 'ref' in entry ? { idOf: entry.ref } : one.object_id }
+        }),
+      },
+      { proves: [] },
+    )
+  },
 }
+
+const blocksSchema = z.object({ slug: z.string(), raw: z.string(), status: z.string(), title: z.string() })
+const placedSchema = z.object({ menu: menuSchema, items: z.array(itemSchema) })

@@ -42,5 +42,5 @@ export const pages: AreaOnSystem<'pages', WordPressSession> = {
       )
     })
   },
-  again: (copy) => entryAgain('pages', copy),
+  again: (kept) => entryAgain('pages', kept),
 }

@@ -52,5 +52,5 @@ export const posts: AreaOnSystem<'posts', WordPressSession> = {
       )
     })
   },
-  again: (copy) => entryAgain('posts', copy),
+  again: (kept) => entryAgain('posts', kept),
 }

@@ -3,6 +3,7 @@ import { Step } from '../../step.js'
 import { sidebars as carrier } from '../carriers/sidebars.js'
 import type { WordPressSession } from '../session.js'
 import { partIn, shipsSo, sidebarPlaces, widgetsOf } from '../sidebars.js'
+import { z } from 'zod'
 
 const BLOCKS = 'the theme is made of blocks and has no sidebars; choose a theme that has some, or edit its templates'
 
@@ -27,7 +28,7 @@ export const sidebars: AreaOnSystem<'sidebars', WordPressSession> = {
         id,
         item: { place, parts: inside.map(partIn) },
         marks: { place: ships, untouched: ships, known: ships },
-        copy: { place, widgets: inside.map(({ instance }) => instance?.raw) },
+        copy: { place, widgets: inside.map(({ id_base, instance }) => ({ id_base, instance })) },
       }
     })
   },
@@ -37,7 +38,15 @@ export const sidebars: AreaOnSystem<'sidebars', WordPressSession> = {
         difference.is === 'left over' ? { ...difference.found.item, parts: [] } : difference.wanted
       return Step.of(carrier, { place, parts }, { proves: [difference] })
     }),
+  again({ ref, item, copy }) {
+    const { widgets } = copySchema.parse(copy)
+    return Step.of(carrier, { place: item.place, parts: [], widgets }, { proves: [], gives: ref })
+  },
 }
+
+const copySchema = z.object({
+  widgets: z.array(z.object({ id_base: z.string(), instance: z.looseObject({}).nullish() })),
+})
 
 const goes = (shipped: string | { sidebars?: string }): boolean =>
   shipped === 'remove' || (typeof shipped === 'object' && shipped.sidebars === 'remove')

@@ -2,7 +2,7 @@ import { decoded } from '../../../core/text/plain.js'
 import type { AreaOnSystem } from '../../system.js'
 import { Step } from '../../step.js'
 import { content } from '../carriers/content.js'
-import { tagsOf } from '../items.js'
+import { tagsOf, termSchema } from '../items.js'
 import type { WordPressSession } from '../session.js'
 import { unescaped } from '../../../core/text/percent.js'
 
@@ -31,4 +31,8 @@ export const tags: AreaOnSystem<'tags', WordPressSession> = {
         { proves, gives: difference.ref },
       )
     }),
+  again({ ref, copy }) {
+    const { name, slug, description } = termSchema.parse(copy)
+    return Step.of(content, { route: 'tags', body: { name, slug, description } }, { proves: [], gives: ref })
+  },
 }

@@ -5,9 +5,12 @@ import { themeLinks } from '../carriers/theme-links.js'
 import type { WordPressSession } from '../session.js'
 import { themesOf } from '../themes.js'
 
-// the system's yearly themes, by the numbers that they are named after
-export const shippedThemes =
-  /^twenty(?:ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|nineteen|twenty(?:one|two|three|four|five)?)$/
+/** The themes that ship, with the versions that are known to: a yearly theme that was changed or renewed is another. */
+export const shippedThemes: Readonly<Record<string, readonly string[]>> = {
+  twentytwentyone: ['1.7'],
+  twentytwentytwo: ['1.3'],
+  twentytwentythree: ['1.0'],
+}
 
 export const theme: AreaOnSystem<'theme', WordPressSession> = {
   async read(session, { theme: planned, packages }) {
@@ -20,9 +23,9 @@ export const theme: AreaOnSystem<'theme', WordPressSession> = {
       id,
       item: { use: id, active, version: version ?? '' },
       marks: {
-        place: shippedThemes.test(id),
+        place: id in shippedThemes,
         untouched: true,
-        known: true,
+        known: shippedThemes[id]?.includes(version ?? '') ?? false,
         needed: id === inUse || id === parent || name === used?.parent,
       },
       copy: { use: id, version, blocks: blockTheme },

@@ -8,6 +8,7 @@ import { logIn } from '../sign-in.js'
 export type AccountFields =
   | { username: string; email: string; name: string; first_name: string; last_name: string; password: SecretOf }
   | { remove: IdOf; heir: IdOf }
+  | { again: Readonly<Record<string, string | SecretOf | readonly string[]>> }
 
 const made = z.object({ id: z.number() })
 
@@ -29,6 +30,11 @@ export const accounts: Carrier<AccountFields, WordPressSession> = {
         `force=true&reassign=${String(load.heir)}`,
       )
       return [answer.status === 200 ? {} : { refused: refusal(answer.status, jsonOf(answer)) }]
+    }
+    if ('again' in load) {
+      const answer = await session.rest('POST', '/wp/v2/users', '', load.again)
+      const read = made.safeParse(jsonOf(answer)).data
+      return [answer.status === 201 ? { id: read?.id } : { refused: refusal(answer.status, jsonOf(answer)) }]
     }
     const answer = await session.rest('POST', '/wp/v2/users', '', { ...load, roles: ['administrator'] })
     const code = refusal(answer.status, jsonOf(answer))

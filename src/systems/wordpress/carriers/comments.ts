@@ -10,6 +10,8 @@ export type CommentFields =
       author_name: string
       author_email: string
       author_url: string
+      author_user_agent: string
+      parent?: IdOf
       content: string
       date_gmt: string
       status: string

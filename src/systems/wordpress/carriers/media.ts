@@ -3,7 +3,8 @@ import { jsonOf } from '../../../web/answer.js'
 import type { Carrier, IdOf } from '../../step.js'
 import { refusal, type WordPressSession } from '../session.js'
 
-export type MediaFields = { file: string; type: string; bytes: Uint8Array } | { remove: IdOf }
+export type MediaFields =
+  { file: string; type: string; bytes: Uint8Array; words?: Readonly<Record<string, string>> } | { remove: IdOf }
 
 const made = z.object({ id: z.number(), source_url: z.string() })
 
@@ -19,7 +20,12 @@ export const media: Carrier<MediaFields, WordPressSession> = {
         ? await session.rest('DELETE', `/wp/v2/media/${load.remove}`, 'force=true')
         : await session.rest('POST', '/wp/v2/media', '', undefined, {
             file: { name: load.file, type: load.type, bytes: load.bytes },
-            headers: { 'content-disposition': `attachment; filename="${load.file}"` },
+            // a name in other letters goes as RFC 8187 has it
+            headers: {
+              'content-disposition': /^[\x20-\x7e]+$/.test(load.file)
+                ? `attachment; filename="${load.file.replaceAll('"', '')}"`
+                : `attachment; filename*=UTF-8\'\'${encodeURIComponent(load.file)}`,
+            },
           })
     session.shelf.forget('media')
     if (answer.status >= 400) {
@@ -27,6 +33,10 @@ export const media: Carrier<MediaFields, WordPressSession> = {
       return [{ refused: answer.status === 413 ? `${code}: the file is larger than this server takes` : code }]
     }
     const read = made.safeParse(jsonOf(answer)).data
+    if ('words' in load && load.words && read) {
+      const told = await session.rest('POST', `/wp/v2/media/${read.id}`, '', load.words)
+      if (told.status >= 400) return [{ refused: refusal(told.status, jsonOf(told)) }]
+    }
     return [{ id: read?.id, address: read?.source_url }]
   },
 }

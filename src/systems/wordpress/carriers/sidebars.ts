@@ -8,6 +8,8 @@ import { blockFor, sidebarPlaces } from '../sidebars.js'
 export interface SidebarFields {
   place: string
   parts: readonly string[]
+  /** Instead of parts: what stood in it, as it was. */
+  widgets?: readonly { id_base: string; instance?: object | null }[]
 }
 
 const made = z.object({ id: z.string() })
@@ -25,10 +27,12 @@ export const sidebars: Carrier<SidebarFields, WordPressSession> = {
       return [{ refused: `the theme in use has no such sidebar; it has: ${[...places.keys()].join(', ') || 'none'}` }]
     const responses = await batch(session, [
       ...sidebar.widgets.map((id) => ({ method: 'DELETE' as const, path: `/wp/v2/widgets/${id}?force=true` })),
-      ...load.parts.map((part) => ({
+      ...(
+        load.widgets ?? load.parts.map((part) => ({ id_base: 'block', instance: { raw: { content: blockFor(part) } } }))
+      ).map(({ id_base, instance }) => ({
         method: 'POST' as const,
         path: '/wp/v2/widgets',
-        body: { id_base: 'block', sidebar: sidebar.id, instance: { raw: { content: blockFor(part) } } },
+        body: { id_base, sidebar: sidebar.id, ...(instance && { instance }) },
       })),
     ])
     session.shelf.forget('sidebars', 'widgets')

@@ -2,6 +2,9 @@ import { digest, refOf, Step, type AreaOnSystem } from 'unpack'
 import { items } from '../carriers/forms.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { shippedTexts } from '../shipped-texts.js'
+import { z } from 'zod'
+
+const copySchema = z.object({ by: z.string(), text: z.string(), made: z.string(), state: z.string() })
 
 export const comments: AreaOnSystem<'comments', StandInSession> = {
   async read(session) {
@@ -16,6 +19,7 @@ export const comments: AreaOnSystem<'comments', StandInSession> = {
           untouched: data.made === on?.data.made,
           known: shippedTexts.has(digest(data.text ?? '')),
         },
+        text: data.text,
         copy: data,
       }
     })
@@ -24,4 +28,12 @@ export const comments: AreaOnSystem<'comments', StandInSession> = {
     differences.map((difference) =>
       Step.of(items, { room: 'comments', id: { idOf: difference.ref }, remove: true }, { proves: [difference] }),
     ),
+  again({ item, copy }) {
+    const { by, text, made, state } = copySchema.parse(copy)
+    return Step.of(
+      items,
+      { room: 'comments', fields: { post: { idOf: item.on }, by, text, made, state } },
+      { proves: [] },
+    )
+  },
 }

@@ -2,7 +2,11 @@ import { refOf, Step, type AreaOnSystem } from 'unpack'
 import { items } from '../carriers/forms.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 
-const SHIPPED = 'https://stand-in.example/'
+const SHIPPED = {
+  title: 'The makers of this blog',
+  link: 'https://stand-in.example/',
+  description: 'They wrote it',
+}
 
 export const links: AreaOnSystem<'links', StandInSession> = {
   async read(session) {
@@ -10,7 +14,8 @@ export const links: AreaOnSystem<'links', StandInSession> = {
     return rows.map(({ id, data: { link = '', description = '', category }, cells: [title = ''] }) => {
       const above = categories.find((one) => String(one.id) === category)
       const item = { title, link, description, category: above ? refOf('linkCategories', above.data.slug ?? '') : '' }
-      const ships = link === SHIPPED
+      const ships =
+        link === SHIPPED.link && title === SHIPPED.title && description === SHIPPED.description && category === '1'
       return { id, item, marks: { place: id === 1, untouched: ships, known: ships }, copy: item }
     })
   },

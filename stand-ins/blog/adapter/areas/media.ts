@@ -2,6 +2,9 @@ import { Step, type AreaOnSystem } from 'unpack'
 import { items } from '../carriers/forms.js'
 import { uploads } from '../carriers/uploads.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
+import { z } from 'zod'
+
+const copySchema = z.object({ name: z.string(), type: z.string() })
 
 export const media: AreaOnSystem<'media', StandInSession> = {
   async read(session) {
@@ -11,6 +14,7 @@ export const media: AreaOnSystem<'media', StandInSession> = {
       item: { name: name.replace(/\.[^.]*$/, '') },
       address: new URL(`files/${name}`, session.visitor.home).pathname,
       copy: { name, type },
+      file: new URL(`files/${name}`, session.visitor.home).href,
     }))
   },
   translate: (differences, { baseline }) =>
@@ -23,4 +27,8 @@ export const media: AreaOnSystem<'media', StandInSession> = {
       const { file: name, type, bytes } = upload
       return [Step.of(uploads, { name, type, bytes }, { proves, gives: difference.ref })]
     }),
+  again({ ref, copy, bytes = new Uint8Array() }) {
+    const { name, type } = copySchema.parse(copy)
+    return Step.of(uploads, { name, type, bytes }, { proves: [], gives: ref })
+  },
 }

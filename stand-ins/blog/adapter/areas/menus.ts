@@ -3,7 +3,7 @@ import { places } from '../carriers/places.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 
 type Entry = ItemOf<'menus'>['entries'][number]
-const SHIPPED = 'An example page'
+const SHIPPED = 'page 2 An example page'
 
 export const menus: AreaOnSystem<'menus', StandInSession> = {
   async read(session, { menus: planned = {} }) {
@@ -22,7 +22,7 @@ export const menus: AreaOnSystem<'menus', StandInSession> = {
     const own = (rows ?? []).filter(({ name, data }) => data.lines !== '' || name in planned)
     return own.map(({ name: place, data }) => {
       const lines = (data.lines ?? '').split('\n').filter((line) => line !== '')
-      const ships = lines.length === 0 || (lines.length === 1 && lines[0]?.endsWith(SHIPPED) === true)
+      const ships = lines.length === 0 || (lines.length === 1 && lines[0] === SHIPPED)
       return {
         id: place,
         item: { place, entries: lines.flatMap(entryIn) },

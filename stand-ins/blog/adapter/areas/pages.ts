@@ -39,5 +39,5 @@ export const pages: AreaOnSystem<'pages', StandInSession> = {
       return Step.of(items, { room: 'pages', ...id, fields }, { proves, gives: difference.ref })
     })
   },
-  again: (copy) => entryAgain('pages', copy),
+  again: (kept) => entryAgain('pages', kept),
 }

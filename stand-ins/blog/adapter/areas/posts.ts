@@ -51,5 +51,5 @@ export const posts: AreaOnSystem<'posts', StandInSession> = {
       const id = difference.is === 'different' ? { id: { idOf: difference.found.ref } } : {}
       return Step.of(items, { room: 'posts', ...id, fields }, { proves, gives: difference.ref })
     }),
-  again: (copy) => entryAgain('posts', copy),
+  again: (kept) => entryAgain('posts', kept),
 }

@@ -4,9 +4,9 @@ import type { Office } from '../../../common/server/office.js'
 /** Accounts: a list, a form for another owner, and one to remove each, with an heir for what it made. */
 export function accounts(office: Office, blog: Blog): void {
   office.get('/accounts', (_request, reply) => {
-    const rows = blog.accounts.map(({ id, username, role }) => ({
+    const rows = blog.accounts.map(({ id, username, role, made }) => ({
       id,
-      marks: { name: username, role },
+      marks: { name: username, role, made },
       cells: [username],
     }))
     return office.screen(reply, 'accounts', office.table(rows, 'accounts'))

@@ -21,6 +21,8 @@ export class Frame {
     const head = [
       `<link rel="alternate" type="application/rss+xml" href="${base}feed.xml">`,
       `<meta name="theme" content="${esc(theme?.name ?? '')}">`,
+      // when it was set up: no other blog was at that moment
+      `<meta name="since" content="${esc(blog.accounts[0]?.made ?? '')}">`,
       settings.searchEngines ? '' : '<meta name="robots" content="noindex, nofollow">',
       icon ? `<link rel="icon" href="${base}files/${icon.name}">` : '',
     ].join('')

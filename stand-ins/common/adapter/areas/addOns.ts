@@ -2,7 +2,8 @@ import { Step, type AreaOnSystem } from 'unpack'
 import { install, states } from '../carriers/packages.js'
 import type { StandInSession } from '../session.js'
 
-const shipped = new Set(['smileys'])
+/** What ships, with the versions that are known to. */
+const shipped: Readonly<Record<string, readonly string[]>> = { smileys: ['1.0'] }
 const room = 'add-ons'
 
 export const addOns: AreaOnSystem<'addOns', StandInSession> = {
@@ -16,7 +17,11 @@ export const addOns: AreaOnSystem<'addOns', StandInSession> = {
         version: data.version,
         updates: data.automatic === 'true' ? 'automatic' : 'by hand',
       },
-      marks: { place: shipped.has(data.name ?? ''), untouched: data.active !== 'true', known: true },
+      marks: {
+        place: (data.name ?? '') in shipped,
+        untouched: data.active !== 'true',
+        known: shipped[data.name ?? '']?.includes(data.version ?? '') ?? false,
+      },
       copy: { use: data.name, version: data.version },
     }))
   },

@@ -2,7 +2,8 @@ import { Step, type AreaOnSystem } from 'unpack'
 import { install, states } from '../carriers/packages.js'
 import type { StandInSession } from '../session.js'
 
-const shipped = new Set(['plain', 'plainer'])
+/** What ships, with the versions that are known to. */
+const shipped: Readonly<Record<string, readonly string[]>> = { plain: ['1.0'], plainer: ['1.0'] }
 const room = 'themes'
 /** What a step gives that puts the planned theme to use: others go only behind it. */
 const inUse = 'own.theme/in-use'
@@ -15,7 +16,12 @@ export const theme: AreaOnSystem<'theme', StandInSession> = {
     return rows.map(({ id, data: { name = '', version = '', active } }) => ({
       id,
       item: { use: name, version, active: active === 'true' },
-      marks: { place: shipped.has(name), untouched: true, known: true, needed: name === used || name === parent },
+      marks: {
+        place: name in shipped,
+        untouched: true,
+        known: shipped[name]?.includes(version) ?? false,
+        needed: name === used || name === parent,
+      },
       copy: { use: name, version },
     }))
   },

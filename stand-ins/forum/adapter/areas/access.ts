@@ -1,7 +1,34 @@
-import { actions, fewest, granted, groupNames, refOf, Step, subjectsOf, type Action, type AreaOnSystem } from 'unpack'
+import {
+  actions,
+  fewest,
+  granted,
+  groupNames,
+  refOf,
+  Step,
+  subjectsOf,
+  type Action,
+  type AreaOnSystem,
+  isLevel,
+} from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { accessForm } from '../carriers/forms.js'
 import { RIGHTS } from '../debts.js'
+
+/**
+ * Who may, by the names that the plan knows, and those of somebody's own groups only where they let in whoever is not in
+ * anyway: everybody in a group is a member too, and so are moderators.
+ */
+function whoMay(may: ReadonlySet<string>, planned: readonly string[]): string[] {
+  if (may.has('members'))
+    return fewest(
+      new Set(
+        [...may, ...planned, 'moderators', 'administrators'].filter((one) => isLevel(one) || planned.includes(one)),
+      ),
+      planned,
+    )
+  const others = [...may].filter((one) => !isLevel(one) && !planned.includes(one))
+  return fewest(may, [...planned, ...others])
+}
 
 export const access: AreaOnSystem<'access', StandInSession> = {
   async read(session, baseline) {
@@ -11,7 +38,7 @@ export const access: AreaOnSystem<'access', StandInSession> = {
       session.rows('categories'),
       session.rows('groups'),
     ])
-    const names = groups.map(({ cells }) => cells[0] ?? '')
+    const own = groupNames(baseline)
     const nameOf = (who: string) => groups.find(({ id }) => who === `group ${id}`)?.cells[0] ?? who
     const titleOf = (id: string | undefined) => categories.find((row) => String(row.id) === id)?.cells[0] ?? ''
     const planned = new Set(
@@ -30,14 +57,17 @@ export const access: AreaOnSystem<'access', StandInSession> = {
       ) as Record<Action, Set<string>>
       return [{ id: row.id, path, category, may }]
     })
-    const who = (may: ReadonlySet<string>) => fewest(may, names)
+    const who = (may: ReadonlySet<string>) => whoMay(may, own)
     const seen = (category: string) =>
       who(new Set(all.filter((one) => one.category === category).flatMap(({ may }) => [...may.see])))
     return [
       // a category is seen by whoever sees one of its forums, and nobody writes in it
       ...[...new Set(all.map(({ category }) => category))].map((category) => {
         const see = seen(category)
-        return { id: category, item: { forum: refOf('forums', category), see, read: see, start: [], reply: [] } }
+        return {
+          id: categories.find(({ cells }) => cells[0] === category)?.id ?? category,
+          item: { forum: refOf('forums', category), see, read: see, start: [], reply: [] },
+        }
       }),
       ...all.map(({ id, path, may }) => {
         const item = Object.fromEntries(actions.map((action) => [action, who(may[action])]))

@@ -17,7 +17,7 @@ export const members: AreaOnSystem<'members', StandInSession> = {
           groups: own.map((group) => refOf('groups', nameOf.get(group) ?? group)),
           open: data.waits === '',
         }
-        return { id, item, copy: item }
+        return { id, item, stamp: data.made, copy: item }
       })
   },
   translate: (differences) =>

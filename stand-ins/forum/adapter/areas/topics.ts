@@ -1,7 +1,10 @@
 import { digest, foldSpace, refOf, Step, type AreaOnSystem } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
-import { items } from '../carriers/forms.js'
+import { items, newTopics } from '../carriers/forms.js'
 import { shippedTexts } from '../shipped-texts.js'
+import { z } from 'zod'
+
+const copySchema = z.object({ text: z.string().default('') })
 
 export const topics: AreaOnSystem<'topics', StandInSession> = {
   async read(session) {
@@ -27,6 +30,7 @@ export const topics: AreaOnSystem<'topics', StandInSession> = {
           known: shippedTexts.has(digest(foldSpace(data.text ?? ''))),
         },
         copy: { ...item, text: data.text },
+        text: item.title,
       }
     })
   },
@@ -36,4 +40,9 @@ export const topics: AreaOnSystem<'topics', StandInSession> = {
         ? [Step.of(items, { room: 'topics', id: { idOf: difference.ref }, remove: true }, { proves: [difference] })]
         : [],
     ),
+  // started again by the owner, on the public side
+  again({ ref, item, copy }) {
+    const { text } = copySchema.parse(copy)
+    return Step.of(newTopics, { forum: { idOf: item.forum }, title: item.title, text }, { proves: [], gives: ref })
+  },
 }

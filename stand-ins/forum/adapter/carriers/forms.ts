@@ -1,4 +1,4 @@
-import { type Carried, type Carrier, type IdOf, type SecretOf } from 'unpack'
+import { type Carried, type Carrier, type IdOf, type SecretOf, formOn } from 'unpack'
 import { oneForm, plain } from '../../../common/adapter/carriers/forms.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 
@@ -123,5 +123,23 @@ export const accounts: Carrier<AccountFields, StandInSession> = {
     if (why === 'mail' && email !== undefined) return [{ id: made, mail: email }]
     if (why === 'staff') await open(made, 'open')
     return [{ id: made }]
+  },
+}
+
+/** Topics that are started on the public side, by whoever is at work. */
+export const newTopics: Carrier<{ forum: IdOf; title: string; text: string }, StandInSession> = {
+  name: 'topics',
+  side: 'dashboard',
+  atOnce: 1,
+  async carry([load], session): Promise<Carried[]> {
+    if (!load) return []
+    const { forum, title, text } = load
+    const page = await session.visitor.get(`forum/${forum}`)
+    const form = formOn(page.text, 'form#start')
+    if (!form) return [{ refused: 'this forum takes no topics' }]
+    const answer = await session.visitor.post(form.action, { ...form.fields, title, text })
+    session.shelf.forget('topics')
+    const id = Number(/topic\/(\d+)/.exec(answer.headers.location ?? '')?.[1])
+    return [answer.status === 303 ? { id } : { refused: `HTTP ${answer.status}` }]
   },
 }

@@ -6,12 +6,13 @@ import type { Account, Board } from '../model.js'
 /** Accounts: a list, a form for each, one for new ones, and the one at work. */
 export function accounts(office: Office, board: Board, mail?: number): void {
   office.get('/accounts', (_request, reply) => {
-    const rows = board.accounts.map(({ id, username, email, role, groups, waits }) => ({
+    const rows = board.accounts.map(({ id, username, email, role, groups, waits, made }) => ({
       id,
       marks: {
         name: username,
         email,
         role,
+        made,
         groups: groups.join(','),
         waits: waits === undefined || waits === 'staff' ? (waits ?? '') : 'mail',
       },
@@ -52,7 +53,7 @@ export function accounts(office: Office, board: Board, mail?: number): void {
     }
     const account: Account = {
       ...{ id: board.next++, username, shown: username, email, password, role: 'member', groups },
-      ...{ wrong: 0, lockedUntil: 0, lastPost: 0, waits: waitsFor(board) },
+      ...{ made: new Date().toISOString(), wrong: 0, lockedUntil: 0, lastPost: 0, waits: waitsFor(board) },
     }
     for (const group of groups) board.shared.add(group)
     board.accounts.push(account)

@@ -72,7 +72,7 @@ export function join(app: FastifyInstance, board: Board, frame: Frame, mail?: nu
       return frame.show(request, reply, 'Join', '<p class="trouble">That can’t be done.</p>', 422)
     const account = {
       ...{ id: board.next++, username, shown: username, email, password, role: 'member' as const, groups: [] },
-      ...{ wrong: 0, lockedUntil: 0, lastPost: 0 },
+      ...{ wrong: 0, lockedUntil: 0, lastPost: 0, made: new Date().toISOString() },
       waits: waitsFor(board),
     }
     board.accounts.push(account)

@@ -1,0 +1,80 @@
+import type { AnyDifference } from '../core/areas/index.js'
+import type { SomeFound } from '../core/comparing/result.js'
+import { UnpackError } from '../core/errors.js'
+import type { Session } from '../systems/system.js'
+import type { Record } from './record.js'
+import type { Why } from './why.js'
+
+/** Bytes of one upload that are kept. */
+const MOST = 256 * 1024 * 1024
+
+/** Whether something of somebody's goes, or is written over. */
+const isLost = (difference: AnyDifference): boolean =>
+  difference.is === 'left over' || (difference.is === 'different' && difference.overwrites === true)
+
+/**
+ * Keeps copies of what goes and of what is written over, before anything of it is sent. What can't be kept stays where it is.
+ * @returns the differences that may go on; why others may not is in `why`, and the names of copies in `copies`
+ */
+export async function keepCopies(
+  session: Session,
+  differences: readonly AnyDifference[],
+  record: Record,
+  why: Map<string, Why>,
+  copies: Map<string, string>,
+): Promise<AnyDifference[]> {
+  const going: AnyDifference[] = []
+  for (const difference of differences) {
+    const trouble = await keep(session, difference, record, copies)
+    if (trouble === undefined) going.push(difference)
+    else why.set(difference.ref, { code: 'not-kept', text: UnpackError.of('not-kept', { why: trouble }).message })
+  }
+  return going
+}
+
+async function keep(
+  session: Session,
+  difference: AnyDifference,
+  record: Record,
+  copies: Map<string, string>,
+): Promise<string | undefined> {
+  if (!isLost(difference) || difference.is === 'missing') return undefined
+  // a run that goes on has kept it already
+  if (copies.has(difference.ref)) return undefined
+  const { ref, item, copy, file } = difference.found as SomeFound
+  const kept =
+    file === undefined || difference.is !== 'left over' ? undefined : await keepBytes(session, ref, file, record)
+  if (kept && 'trouble' in kept) return kept.trouble
+  copies.set(difference.ref, record.keepCopy(ref, { item, copy, ...kept }))
+  return undefined
+}
+
+async function keepBytes(
+  { visitor }: Session,
+  ref: string,
+  from: string,
+  record: Record,
+): Promise<{ trouble: string } | { file: string; bytes: number; sha256: string }> {
+  const kept = record.keepFile(ref)
+  let size = 0
+  try {
+    const answer = await visitor.get(from, {
+      most: 600_000,
+      into: async (part) => {
+        size += part.length
+        if (size > MOST) throw UnpackError.of('answer-too-large', { url: from, most: '256 MiB' })
+        await kept.add(part)
+      },
+    })
+    if (answer.status !== 200) {
+      kept.drop()
+      return { trouble: `its file answers HTTP ${answer.status}` }
+    }
+    return { file: kept.name, ...kept.end() }
+  } catch (error) {
+    kept.drop()
+    if (error instanceof UnpackError && error.code === 'answer-too-large')
+      return { trouble: 'it has more than 256 MiB' }
+    throw error
+  }
+}

@@ -1,0 +1,17 @@
+import { UnpackError } from '../core/errors.js'
+import { Record } from './record.js'
+import type { Run } from './run.js'
+
+/** Reads a site; a page that is not the one that was asked for is kept in a record, even where nothing else is begun. */
+export async function keepingPages<T>(run: Run, read: () => Promise<T>): Promise<T> {
+  try {
+    return await read()
+  } catch (error) {
+    if (!(error instanceof UnpackError) || error.page === undefined) throw error
+    const record = Record.open(run.address, run.options.records, new Date(), run.guard)
+    record.journal({ event: 'opened' })
+    const page = record.keepPage('unexpected', error.page)
+    record.journal({ event: 'closed', ok: false, why: error.message })
+    throw error.told((text) => text, `What came instead is kept: ${record.folder}/${page}`)
+  }
+}

@@ -1,0 +1,51 @@
+import { randomBytes } from 'node:crypto'
+import type { SignedIn } from '../systems/system.js'
+import type { Record } from './record.js'
+import type { Run } from './run.js'
+
+/** Milliseconds for taking away what was written, where the run was stopped meanwhile. */
+const LAST = 20_000
+
+/**
+ * Tries something with a mark in what is written. The mark is remembered before, and forgotten when everything with it was
+ * taken away again, which a stop of the run does not keep from happening.
+ */
+export async function withMark<T>(
+  run: Run,
+  session: SignedIn,
+  record: Record,
+  ref: string,
+  act: (mark: string) => Promise<T>,
+): Promise<T> {
+  const mark = `unpack-${randomBytes(6).toString('hex')}`
+  await run.state.tries(mark)
+  record.journal({ event: 'begun', carrier: 'trial', ref, wanted: mark })
+  try {
+    return await act(mark)
+  } finally {
+    await takeAway(run, session, mark)
+    record.journal({ event: 'done', carrier: 'trial', ref, why: 'what was written was taken away again' })
+  }
+}
+
+/** Takes away what an earlier trial has left behind. */
+export async function takeAwayLeft(run: Run, session: SignedIn, record: Record): Promise<void> {
+  for (const mark of run.state.trials) {
+    await takeAway(run, session, mark)
+    record.journal({ event: 'done', carrier: 'trial', why: `what an earlier trial had left (${mark}) was taken away` })
+  }
+}
+
+async function takeAway(run: Run, session: SignedIn, mark: string): Promise<void> {
+  const { trial, eyes } = run.system
+  const all = async (owner: SignedIn) => {
+    await trial?.remove(owner, mark)
+    await eyes?.remove(owner, mark)
+  }
+  if (run.options.signal?.aborted) {
+    const own = await run.signIn(AbortSignal.timeout(LAST))
+    await all(own)
+    await own.signOut().catch(() => undefined)
+  } else await all(session)
+  await run.state.tried(mark)
+}

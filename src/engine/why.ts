@@ -1,0 +1,5 @@
+/** Why something could not be settled: a code for programs, and a text for people. */
+export interface Why {
+  code: string
+  text: string
+}
