@@ -4,6 +4,7 @@ import type { Carried, Carrier, IdOf, SecretOf } from '../../step.js'
 import type { Changes, MisagoSession } from '../session.js'
 import { MEMBER, rolesIn, usualRank, rolesOf } from '../roles.js'
 import { logIn } from '../sign-in.js'
+import type { Form } from '../../../web/forms.js'
 
 function stale(session: MisagoSession, id: string): void {
   session.shelf.forget(`users/edit/${id}/ form`, 'page', ...session.lists)
@@ -116,7 +117,7 @@ export const goneAccounts: Carrier<{ id: IdOf }, MisagoSession> = {
 export interface AccountAgain {
   id: IdOf
   /** What its form held. */
-  pairs: readonly (readonly [string, string])[]
+  pairs: Form['pairs']
   groups: readonly IdOf[]
 }
 
@@ -130,9 +131,9 @@ export const accountAgain: Carrier<AccountAgain, MisagoSession> = {
     const { id, pairs, groups } = load
     const known = new Set((await rolesOf(session)).map((role) => String(role.id)))
     const kept = pairs.filter(
-      ([name]) => !['csrfmiddlewaretoken', 'new_password', 'username', 'email', 'roles'].includes(name),
+      ([name = '']) => !['csrfmiddlewaretoken', 'new_password', 'username', 'email', 'roles'].includes(name),
     )
-    const roles = pairs.flatMap(([name, value]) => (name === 'roles' && known.has(value ?? '') ? [value ?? ''] : []))
+    const roles = pairs.flatMap(([name, value = '']) => (name === 'roles' && known.has(value) ? [value] : []))
     const changes: Record<string, string[]> = {}
     for (const [name = '', value = ''] of kept) changes[name] = [...(changes[name] ?? []), value]
     const place = `users/edit/${id}/`
