@@ -4,6 +4,7 @@ import type { UnpackError } from '../core/errors.js'
 import type { errorDocument } from '../core/report/report.js'
 import { wrap } from './show/layout.js'
 import { asUnpackError } from '../engine/error-of.js'
+import { visible } from '../core/text/visible.js'
 
 /** An error as the document that programs read. */
 export function errorJson({ code, message, at, next, lines }: UnpackError): z.output<typeof errorDocument> {
@@ -20,7 +21,8 @@ export function errorJson({ code, message, at, next, lines }: UnpackError): z.ou
 
 /** Tells an error and sets the exit code. Nobody ever sees a stack trace; developers set UNPACK_TRACE. */
 export function fail(thrown: unknown, json = false): void {
-  const error = asUnpackError(thrown)
+  const exact = asUnpackError(thrown)
+  const error = json ? exact : exact.told(visible)
   process.exitCode = error.exit
   if (process.env.UNPACK_TRACE) console.error(thrown)
   if (json) {

@@ -3,6 +3,8 @@ import { Command, CommanderError } from 'commander'
 import { UnpackError } from '../core/errors.js'
 import { fail } from './fail.js'
 import { version } from '../package.js'
+import { reader } from './reader.js'
+import { withAgain } from './options.js'
 
 /** Every command, with what its help says; a command's code is loaded only when it is the one that runs. */
 const commands: Record<string, { about: string; load: () => Promise<Command> }> = {
@@ -62,12 +64,14 @@ Exit codes: 0 as planned · 1 differences remain or a check failed · 2 baseline
             5 stopped part-way, run again to go on · 130 Ctrl-C`,
   )
 
-const [first, second] = process.argv.slice(2)
+reader()
+const args = withAgain(process.argv.slice(2))
+const [first, second] = args
 const wanted = first === 'help' ? second : first
 try {
   for (const [name, { about, load }] of Object.entries(commands))
     program.addCommand((name === wanted ? await load() : new Command(name)).description(about).exitOverride())
-  await program.parseAsync()
+  await program.parseAsync(args, { from: 'user' })
 } catch (error) {
   const json = process.argv.includes('--json')
   if (!(error instanceof CommanderError)) fail(error, json)

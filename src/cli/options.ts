@@ -6,13 +6,18 @@ export interface SiteFlags {
   record?: string
   unproven?: boolean
   plainHttp?: boolean
-  again?: boolean
+  again?: string[]
   json?: boolean
   mailFolder?: string
   with?: string[]
 }
 
-const gather = (value: string, before: string[] = []): string[] => [...before, value]
+export const gather = (value: string, before: string[] = []): string[] => [...before, value]
+
+/** `--again` alone means everything: what follows it is never its value, as a file’s name might be taken for one. */
+export const EVERYTHING = '*'
+export const withAgain = (args: readonly string[]): string[] =>
+  args.map((arg) => (arg === '--again' ? `--again=${EVERYTHING}` : arg))
 
 /** Options that every command on a site knows. */
 export const withSystems = (command: Command): Command =>

@@ -12,6 +12,7 @@ import { MailFolder } from '../mail/folder.js'
 import { askSecret, loginsAt } from './logins-at.js'
 import type { SiteFlags } from './options.js'
 import { progress } from './show/progress.js'
+import { EVERYTHING } from './options.js'
 
 /** The systems to know: those Unpack brings, its stand-ins, and those of --with. */
 export async function systemsFor(modules: readonly string[] = []): Promise<readonly System[]> {
@@ -34,7 +35,7 @@ export async function runOptions(flags: SiteFlags): Promise<RunOptions> {
     records: flags.record,
     unproven: flags.unproven,
     plainHttp: flags.plainHttp,
-    again: flags.again,
+    again: flags.again?.includes(EVERYTHING) ? true : flags.again,
     mailbox: mailFolder(flags.mailFolder),
     askPassword,
     signal: interrupted(),

@@ -29,6 +29,22 @@ export const catalogue = {
     (d: { file: string }) => `The file ${d.file} can't be read.`,
     () => 'Check its name, and the folder you are in.',
   ),
+  'file-not-utf8': entry(
+    2,
+    (d: { file: string; is: string }) => `The file ${d.file} is not written in UTF-8, but in ${d.is}.`,
+    () => 'Save it in UTF-8: most editors ask for the encoding where they ask for the name.',
+  ),
+  'file-outside': entry(
+    2,
+    (d: { file: string }) =>
+      `${d.file} is a link that leads out of the folder of the baseline, so it was not read: it could be any file of this machine.`,
+    () => 'Copy the file itself into the folder.',
+  ),
+  'file-no-file': entry(
+    2,
+    (d: { file: string }) => `${d.file} is no plain file (a folder, a pipe or a device), so it was not read.`,
+    () => 'Name a file.',
+  ),
   'file-too-large': entry(2, (d: { file: string; most: string }) => `The file ${d.file} is larger than ${d.most}.`),
   'command-line-wrong': entry(
     2,
@@ -203,6 +219,11 @@ export const catalogue = {
     4,
     (d: { file: string }) => `${d.file} is not a logins file, or was damaged. It was left as it is.`,
     () => 'Bring it back from a backup, or name another with --logins.',
+  ),
+  'logins-newer': entry(
+    4,
+    (d: { file: string }) => `${d.file} was written by a newer version of Unpack than this one. It was left as it is.`,
+    () => 'Use that version, or name another file with --logins.',
   ),
   'logins-changed': entry(
     4,

@@ -1,6 +1,6 @@
 import { UnpackError } from '../core/errors.js'
 import { NoAnswer } from '../web/failure.js'
-import { fileTrouble } from './file-trouble.js'
+import { fileTrouble } from '../disk/trouble.js'
 
 /** Turns whatever went wrong into what an owner can be told. */
 export function asUnpackError(error: unknown): UnpackError {

@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import lockfile from 'proper-lockfile'
 import { z } from 'zod'
 import { UnpackError } from '../core/errors.js'
-import { fileTrouble } from './file-trouble.js'
+import { fileTrouble } from '../disk/trouble.js'
 
 /** Milliseconds between two signs of life, and after which one that is not of this machine counts as dead. */
 const BEAT = 5_000

@@ -17,7 +17,8 @@ import { Guard } from '../core/guard.js'
 import { reportHtml } from '../core/report/html.js'
 import type { JournalLine, Report } from '../core/report/report.js'
 import { reportXml } from '../core/report/xml.js'
-import { fileTrouble } from './file-trouble.js'
+import { fileTrouble } from '../disk/trouble.js'
+import { allVisible } from '../core/text/visible.js'
 
 type Entry = Omit<JournalLine, 'journal' | 'at'>
 
@@ -120,9 +121,9 @@ export class Record {
   /** Writes the run's account for people, for programs and for what shows test results. */
   report(report: Report): void {
     const plain = this.guard.all(report)
-    this.#write('report.xml', reportXml(plain))
+    this.#write('report.xml', reportXml(allVisible(plain)))
     this.#write('report.json', `${JSON.stringify(plain, null, 2)}\n`)
-    this.#write('report.html', reportHtml(plain))
+    this.#write('report.html', reportHtml(allVisible(plain)))
   }
 
   /** Writes what was asked of the site and answered, as a HAR log. */

@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import envPaths from 'env-paths'
 import writeFileAtomic from 'write-file-atomic'
 import { addressKey, addressText, stateKey, type SiteAddress } from '../core/address.js'
-import { fileTrouble } from './file-trouble.js'
+import { fileTrouble } from '../disk/trouble.js'
 import { Lock } from './lock.js'
 import { emptyState, formerSchema, stateSchema, underWaySchema, type Intent, type StateFile } from './state-file.js'
 

@@ -1,10 +1,11 @@
-import { randomUUID } from 'node:crypto'
-import { chmod, mkdir, open, readFile, rename } from 'node:fs/promises'
+import { mkdir, readFile } from 'node:fs/promises'
 import { dirname } from 'node:path'
 import lockfile from 'proper-lockfile'
+import writeFileAtomic from 'write-file-atomic'
 import { UnpackError } from '../core/errors.js'
 import type { Secret } from '../core/secret.js'
 import { envelopeOf, newKey, openKey, openLogins, sealLogins, type StoredLogin } from './sealed.js'
+import { fileTrouble } from '../disk/trouble.js'
 
 export type { StoredLogin } from './sealed.js'
 
@@ -102,16 +103,29 @@ export class LoginsFile {
     return true
   }
 
-  async #change(change: (logins: StoredLogin[]) => StoredLogin[]): Promise<void> {
-    await mkdir(dirname(this.file), { recursive: true, mode: 0o700 })
-    const patience = { retries: 40, minTimeout: 25, maxTimeout: 250 }
-    const unlock = await lockfile.lock(this.file, { realpath: false, stale: 10_000, retries: patience })
+  /** Changes of this process come one after another; those of others are waited for. */
+  #change(change: (logins: StoredLogin[]) => StoredLogin[]): Promise<void> {
+    const done = this.#last.then(() => this.#changeNow(change))
+    this.#last = done.catch(() => undefined)
+    return done
+  }
+  #last: Promise<unknown> = Promise.resolve()
+
+  async #changeNow(change: (logins: StoredLogin[]) => StoredLogin[]): Promise<void> {
     try {
-      const logins = change(await this.#onDisk())
-      await writeAtomically(this.file, await sealLogins(logins, this.key, this.identity))
-      this.logins = logins
-    } finally {
-      await unlock()
+      await mkdir(dirname(this.file), { recursive: true, mode: 0o700 })
+      const patience = { retries: 100, minTimeout: 25, maxTimeout: 500 }
+      const unlock = await lockfile.lock(this.file, { realpath: false, stale: 10_000, retries: patience })
+      try {
+        const logins = change(await this.#onDisk())
+        // whole or not at all, and through a link to the file itself
+        await writeFileAtomic(this.file, await sealLogins(logins, this.key, this.identity), { mode: 0o600 })
+        this.logins = logins
+      } finally {
+        await unlock()
+      }
+    } catch (error) {
+      throw fileTrouble(error, this.file)
     }
   }
 
@@ -131,20 +145,6 @@ async function textOf(file: string): Promise<string | undefined> {
     return await readFile(file, 'utf8')
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code === 'ENOENT') return undefined
-    throw UnpackError.of('logins-broken', { file })
+    throw fileTrouble(error, file)
   }
-}
-
-/** Written beside the old one, flushed, then put in its place: a stop leaves one or the other, whole. */
-async function writeAtomically(file: string, text: string): Promise<void> {
-  const beside = `${file}.${randomUUID()}.new`
-  const handle = await open(beside, 'wx', 0o600)
-  try {
-    await handle.writeFile(text)
-    await handle.sync()
-  } finally {
-    await handle.close()
-  }
-  await chmod(beside, 0o600)
-  await rename(beside, file)
 }

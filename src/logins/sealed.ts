@@ -36,11 +36,16 @@ const contents = z.array(
 
 /** Reads the outside of a logins file. */
 export function envelopeOf(text: string, file: string): Envelope {
+  let read: unknown
   try {
-    return envelope.parse(JSON.parse(text))
+    read = JSON.parse(text)
   } catch {
     throw UnpackError.of('logins-broken', { file })
   }
+  const known = envelope.safeParse(read)
+  if (known.success) return known.data
+  const version = (read as { unpackLogins?: unknown } | null)?.unpackLogins
+  throw UnpackError.of(typeof version === 'number' && version > 1 ? 'logins-newer' : 'logins-broken', { file })
 }
 
 /** Makes a new key, and what the passphrase opens it from; slow on purpose. */

@@ -6,11 +6,12 @@ import { print } from '../print.js'
 import { runOptions } from '../run-options.js'
 import { checkLines, checkSummary } from '../show/checks.js'
 import { eyesBlock } from '../show/eyes.js'
+import { allVisible } from '../../core/text/visible.js'
 
 export async function confirm(file: string, flags: SiteFlags & { try?: boolean }): Promise<void> {
   const options = { ...(await runOptions(flags)), try: flags.try }
   const confirmed = await engine.confirm(baselineFile(file, flags.at), options)
-  const { checks, eyes, failed, record } = confirmed
+  const { checks, eyes, failed, record } = allVisible(confirmed)
   print(flags.json, confirmed, () => [
     ...checkLines(checks),
     ...eyesBlock(eyes),

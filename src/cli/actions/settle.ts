@@ -1,4 +1,4 @@
-import { confirm as ask, isCancel } from '@clack/prompts'
+import { isCancel, text as ask } from '@clack/prompts'
 import { accessRows } from '../../core/access/rows.js'
 import type { Baseline } from '../../core/baseline/schema.js'
 import { UnpackError } from '../../core/errors.js'
@@ -10,45 +10,65 @@ import { runOptions } from '../run-options.js'
 import { differenceBlocks, remarkBlocks } from '../show/compare.js'
 import { heading } from '../show/layout.js'
 import { isAsPlanned, settleJson, settleLines } from '../show/settle.js'
+import { allVisible } from '../../core/text/visible.js'
 
 interface SettleFlags extends SiteFlags {
   yes?: boolean
   inUse?: boolean
+  open?: string[]
   confirm: boolean
 }
 
 export async function settle(file: string, flags: SettleFlags): Promise<void> {
   const baseline = baselineFile(file, flags.at)
-  const { inUse, confirm } = flags
+  const { inUse, confirm, open } = flags
   const done = await engine.settle(baseline, {
     ...(await runOptions(flags)),
     inUse,
+    open,
     confirm,
     choose: choose(baseline, flags),
   })
-  print(flags.json, settleJson(done), () => settleLines(done))
+  print(flags.json, settleJson(done), () => settleLines(allVisible(done)))
   process.exitCode = isAsPlanned(done) ? 0 : 1
 }
 
-/** Shows the differences and asks; --yes answers, except for removals that were not shown before. */
+/** Shows the differences and asks; --yes answers, except for removals that were not shown before, and for what opens. */
 function choose(
   baseline: Baseline,
   flags: SettleFlags,
 ): (choice: engine.Choice) => Promise<engine.Choice['differences'] | undefined> {
-  return async ({ differences, comparison, expected, late }) => {
+  return async ({ differences, comparison, expected, late, opens }) => {
     const show = (lines: readonly string[]) => process.stderr.write(`${lines.join('\n')}\n`)
+    const seen = allVisible(differences)
     if (late) show(['', heading('seen only now')])
-    show([...differenceBlocks(differences, accessRows(baseline)), ...(late ? [] : remarkBlocks(comparison)), ''])
+    if (opens) show(['', heading('lets more people see what holds somebody’s items')])
+    show([
+      ...differenceBlocks(seen, accessRows(baseline)),
+      ...(late || opens ? [] : remarkBlocks(allVisible(comparison))),
+      '',
+    ])
     if (expected) show(['What the system ships is expected so far; it is compared again after the first-run form.'])
-    const sure = late ? differences.filter(({ is }) => is !== 'left over') : differences
+    const sure = opens ? [] : late ? differences.filter(({ is }) => is !== 'left over') : differences
     if (flags.yes && sure.length === differences.length) return differences
-    if (!process.stdin.isTTY || !process.stderr.isTTY) return flags.yes ? sure : undefined
-    const answer = await ask({
-      message: `Settle ${differences.length === 1 ? 'this difference' : `these ${differences.length} differences`}?`,
-      output: process.stderr,
-      initialValue: false,
-    })
-    if (isCancel(answer)) throw UnpackError.of('stopped', {})
-    return answer ? differences : undefined
+    if (!process.stdin.isTTY || !process.stderr.isTTY) {
+      if (opens) show(['Nothing was opened: --open REF says which, one by one.'])
+      return opens || flags.yes ? sure : undefined
+    }
+    const what = `${differences.length === 1 ? 'this difference' : `these ${differences.length} differences`}`
+    return (await saysYes(
+      `${opens ? 'Open' : 'Settle'} ${opens && differences.length === 1 ? 'it' : opens ? 'them' : what}?`,
+    ))
+      ? differences
+      : opens
+        ? []
+        : undefined
   }
+}
+
+/** A whole word and Enter: no single key, nor a passphrase that was meant for another question, is a yes. */
+async function saysYes(question: string): Promise<boolean> {
+  const answer = await ask({ message: `${question} Type yes, or anything else for no.`, output: process.stderr })
+  if (isCancel(answer)) throw UnpackError.of('stopped', {})
+  return /^\s*yes\s*$/i.test(answer)
 }

@@ -2,8 +2,9 @@ import * as engine from '../../engine/survey.js'
 import { print } from '../print.js'
 import { interrupted, systemsFor } from '../run-options.js'
 import { surveyJson, surveyLines } from '../show/survey.js'
+import { allVisible } from '../../core/text/visible.js'
 
 export async function survey(address: string, flags: { json?: boolean; with?: string[] }): Promise<void> {
   const surveyed = await engine.survey(address, { systems: await systemsFor(flags.with), signal: interrupted() })
-  print(flags.json, surveyJson(surveyed), () => surveyLines(surveyed))
+  print(flags.json, surveyJson(surveyed), () => surveyLines(allVisible(surveyed)))
 }

@@ -1,5 +1,6 @@
 import pc from 'picocolors'
 import type { RunEvent } from '../../engine/events.js'
+import { allVisible } from '../../core/text/visible.js'
 
 const words: Record<Extract<RunEvent, { is: 'phase' }>['phase'], string> = {
   survey: 'looking at',
@@ -16,7 +17,8 @@ const words: Record<Extract<RunEvent, { is: 'phase' }>['phase'], string> = {
 /** Tells a run's progress on standard error, a line each; results go to standard output alone. */
 export function progress(): (event: RunEvent) => void {
   const tell = (line: string) => process.stderr.write(`${line}\n`)
-  return (event) => {
+  return (exact) => {
+    const event = allVisible(exact)
     if (event.is === 'phase') tell(pc.dim(`· ${words[event.phase]} ${event.text}`))
     else if (event.is === 'carried') {
       tell(pc.dim(`    ${event.carrier}: ${event.refs.join(', ')}`))

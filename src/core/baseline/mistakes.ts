@@ -26,14 +26,26 @@ export interface Mistake {
   example?: string
 }
 
-/** `site.timezone`, `pages[1].slug`. */
+/** Parts of the file whose keys are its owner's own words: a secret may have slipped into one. */
+const ownWords = ['owner', 'menus', 'sidebars']
+
+/** `site.timezone`, `pages[1].slug`; a key that the format does not know is not repeated where it may be a secret. */
 export const pathText = (path: readonly PropertyKey[]): string =>
   path
-    .map((step, index) => (typeof step === 'number' ? `[${step}]` : `${index > 0 ? '.' : ''}${String(step)}`))
+    .map((step, index) => {
+      if (typeof step === 'number') return `[${step}]`
+      const isOwn =
+        ownWords.includes(String(path[0])) && index > 0 && !keysAt(path.slice(0, index)).includes(String(step))
+      return `${index > 0 ? '.' : ''}${isOwn ? '…' : String(step)}`
+    })
     .join('')
 
 /** A key is only repeated where it can't be a secret that slipped to the wrong place. */
-const safeKey = (key: string): string => (/^[A-Za-z]{1,20}$/.test(key) ? `“${key}”` : 'this key')
+const isSafe = (path: readonly PropertyKey[], key: string): boolean =>
+  /^[A-Za-z]{1,20}$/.test(key) && !ownWords.includes(String(path[0]))
+
+/** Mistakes of one sort that are told; more of them help nobody. */
+const MOST = 100
 
 const unknownKey = (source: Source, path: readonly PropertyKey[], key: string): Mistake => {
   const known = keysAt(path)
@@ -45,8 +57,8 @@ const unknownKey = (source: Source, path: readonly PropertyKey[], key: string): 
   return {
     code: 'unknown-key',
     at: source.keyAt([...path, key]),
-    path: pathText(/^[A-Za-z]{1,20}$/.test(key) ? [...path, key] : path),
-    what: `${safeKey(key)} is not known here${meant ? `; did you mean “${meant}”?` : ''}`,
+    path: pathText(isSafe(path, key) ? [...path, key] : path),
+    what: `${isSafe(path, key) ? `“${key}”` : 'this key'} is not known here${meant ? `; did you mean “${meant}”?` : ''}`,
     expected: known.length > 0 ? `one of ${known.join(', ')}` : 'no keys of its own',
     example: meant === undefined ? undefined : exampleAt([...path, meant]),
   }
@@ -54,8 +66,9 @@ const unknownKey = (source: Source, path: readonly PropertyKey[], key: string): 
 
 /** Turns what the schema found into mistakes with places. */
 export function mistakesOf(issues: readonly z.core.$ZodIssue[], source: Source): Mistake[] {
-  return issues.flatMap((issue): Mistake[] => {
-    if (issue.code === 'unrecognized_keys') return issue.keys.map((key) => unknownKey(source, issue.path, key))
+  return issues.slice(0, MOST).flatMap((issue): Mistake[] => {
+    if (issue.code === 'unrecognized_keys')
+      return issue.keys.slice(0, MOST).map((key) => unknownKey(source, issue.path, key))
     if (issue.code === 'invalid_union') {
       const deep = issue.errors.flat().filter((inner) => inner.path.length > 0 || inner.code === 'unrecognized_keys')
       if (deep.length > 0)

@@ -5,7 +5,7 @@ import { picturesNamed, withFiles, type Files } from './files.js'
 import { filesIn } from './names.js'
 import { mistakesOf, mistakeText, type Mistake } from './mistakes.js'
 import { baselineSchema, type Baseline } from './schema.js'
-import { Source, type Position } from './source.js'
+import { Source, type Flaw, type Position } from './source.js'
 
 /** A baseline that was read, with its document. */
 export interface ReadBaseline {
@@ -56,18 +56,23 @@ export function readBaseline(text: string, files: Files = {}, file = 'baseline.y
 
 const placeText = ({ file, line, column }: Position): string => `${file}:${line}:${column}`
 
+const flawTexts: Record<Flaw, { what: string; expected: string }> = {
+  DUPLICATE_KEY: { what: 'this key stands here twice', expected: 'every key once' },
+  TOO_LARGE: {
+    what: 'this is more than a plan holds',
+    expected: '100,000 keys and values at the most, and not more than a hundred in each other',
+  },
+  CIRCLE: { what: 'this alias leads into itself', expected: 'an alias of something that stands before it' },
+  YAML: {
+    what: 'this is not YAML',
+    expected: 'keys and values, indented with spaces, texts with : or # in quotes',
+  },
+}
+
 function examine(source: Source, files: Files): { mistakes: Mistake[]; values?: Parameters<typeof withFiles>[0] } {
-  const flaws = source.flaws.map(({ code, at }): Mistake => ({
-    code: 'yaml',
-    at,
-    path: '',
-    what: code === 'DUPLICATE_KEY' ? 'this key stands here twice' : 'this is not YAML',
-    expected:
-      code === 'DUPLICATE_KEY'
-        ? 'every key once'
-        : 'keys and values, indented with spaces, texts with : or # in quotes',
-  }))
+  const flaws = source.flaws.map(({ code, at }): Mistake => ({ code: 'yaml', at, path: '', ...flawTexts[code] }))
   const values = source.values()
+  if (flaws.length > 0 && values === undefined) return { mistakes: flaws }
   const parsed = baselineSchema.safeParse(values)
   const crossed = crossChecks(values, source, files)
   // what a cross-check explains better (a password!) the schema need not say again

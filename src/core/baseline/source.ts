@@ -1,4 +1,16 @@
-import { isMap, isNode, isPair, isScalar, isSeq, LineCounter, parseDocument, type Document, type Node } from 'yaml'
+import {
+  isAlias,
+  isMap,
+  isNode,
+  isPair,
+  isScalar,
+  isSeq,
+  LineCounter,
+  parseDocument,
+  visit,
+  type Document,
+  type Node,
+} from 'yaml'
 
 /** A place in a file; line and column count from 1. */
 export interface Position {
@@ -7,26 +19,87 @@ export interface Position {
   column: number
 }
 
+/** Keys and values of one file; more of them are no plan that anybody wrote. */
+const MOST_NODES = 100_000
+/** Groups and lists in each other. */
+const MOST_DEPTH = 100
+
+/** What is wrong with the YAML itself. */
+export type Flaw = 'DUPLICATE_KEY' | 'TOO_LARGE' | 'CIRCLE' | 'YAML'
+
 /** A baseline's text as a YAML document: its comments stay, and every value knows its place. */
 export class Source {
   readonly document: Document
   readonly #lines = new LineCounter()
+  readonly #flaws: { code: Flaw; at: number }[] = []
   constructor(
     text: string,
     readonly file: string,
   ) {
-    this.document = parseDocument(text, {
+    this.document = this.#read(depthOf(text) > MOST_DEPTH ? '' : text)
+    if (depthOf(text) > MOST_DEPTH) this.#flaws.push({ code: 'TOO_LARGE', at: 0 })
+    // never the parser's own message, which may quote a line
+    for (const { pos } of this.document.errors) this.#flaws.push({ code: 'YAML', at: pos[0] })
+    try {
+      this.#look()
+    } catch {
+      this.#flaws.push({ code: 'TOO_LARGE', at: 0 })
+    }
+  }
+
+  #read(text: string): Document {
+    const options = {
       lineCounter: this.#lines,
       prettyErrors: false,
       version: '1.2',
       merge: false,
-      uniqueKeys: true,
+      // looked for below: the parser's own way takes minutes for a long list of keys
+      uniqueKeys: false,
+      // its warnings would quote keys
+      logLevel: 'silent',
+    } as const
+    try {
+      return parseDocument(text, options)
+    } catch {
+      this.#flaws.push({ code: 'TOO_LARGE', at: 0 })
+      return parseDocument('', options)
+    }
+  }
+
+  /** Keys that stand twice, aliases that lead into themselves, and more than any plan holds. */
+  #look(): void {
+    let nodes = 0
+    visit(this.document, {
+      Node: (_key, node, path) => {
+        nodes += 1
+        if (nodes > MOST_NODES || path.length > 2 * MOST_DEPTH) {
+          this.#flaws.push({ code: 'TOO_LARGE', at: node.range?.[0] ?? 0 })
+          return visit.BREAK
+        }
+        if (isAlias(node)) {
+          const target = node.resolve(this.document)
+          if (target !== undefined && path.some((one) => one === target))
+            this.#flaws.push({ code: 'CIRCLE', at: node.range?.[0] ?? 0 })
+        }
+        if (isMap(node)) this.#twice(node.items)
+        return undefined
+      },
     })
   }
 
-  /** What is wrong with the YAML itself, as places and codes of the parser; never its message, which may quote a line. */
-  get flaws(): { code: string; at: Position }[] {
-    return this.document.errors.map((error) => ({ code: error.code, at: this.position(error.pos[0]) }))
+  #twice(items: readonly unknown[]): void {
+    const seen = new Set<unknown>()
+    for (const item of items) {
+      const key = isPair(item) && isScalar(item.key) ? item.key.value : undefined
+      if (key === undefined) continue
+      if (seen.has(key)) this.#flaws.push({ code: 'DUPLICATE_KEY', at: startOf(isPair(item) ? item.key : undefined) })
+      seen.add(key)
+    }
+  }
+
+  /** What is wrong with the YAML itself, as places and codes. */
+  get flaws(): { code: Flaw; at: Position }[] {
+    return this.#flaws.map(({ code, at }) => ({ code, at: this.position(at) }))
   }
 
   position(offset: number): Position {
@@ -61,10 +134,26 @@ export class Source {
 
   /** The plain values; `undefined` where the document can't be turned into any. */
   values(): unknown {
+    if (this.#flaws.some(({ code }) => code === 'CIRCLE' || code === 'TOO_LARGE')) return undefined
     try {
       return this.document.toJS({ maxAliasCount: 50 })
     } catch {
       return undefined
     }
   }
+}
+
+const startOf = (node: unknown): number => (isNode(node) ? (node.range?.[0] ?? 0) : 0)
+
+/** How deep brackets and indents go at the most: the parser climbs down one by one, and has no limit of its own. */
+function depthOf(text: string): number {
+  let depth = 0
+  let most = 0
+  for (const sign of text) {
+    if (sign === '[' || sign === '{') most = Math.max(most, (depth += 1))
+    else if (sign === ']' || sign === '}') depth = Math.max(0, depth - 1)
+    else if (sign === '\n' && depth < MOST_DEPTH) depth = 0
+  }
+  const dashes = /^(?:[-?] ?){101,}/m.exec(text) ? MOST_DEPTH + 1 : 0
+  return Math.max(most, dashes)
 }
