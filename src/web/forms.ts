@@ -8,6 +8,8 @@ export interface Form {
   fields: Record<string, string>
   /** The same in the order of the form, where a name may stand several times. */
   pairs: [name: string, value: string][]
+  /** The names of all its fields, of boxes that are off and of files too. */
+  names: string[]
 }
 
 /** A form's pairs with some values changed: a list stands for several of one name, an empty one for none. */
@@ -55,6 +57,7 @@ export function formOn(page: string | CheerioAPI, selector: string): Form | unde
     method: (form.attr('method') ?? 'get').toLowerCase(),
     fields: Object.fromEntries(pairs),
     pairs,
+    names: [...new Set(fieldsOf($, form).flatMap((element) => $(element).attr('name') ?? []))],
   }
 }
 

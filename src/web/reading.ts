@@ -2,6 +2,7 @@ import { load, type CheerioAPI } from 'cheerio'
 import type { z } from 'zod'
 import { UnpackError } from '../core/errors.js'
 import { jsonOf, type Answer } from './answer.js'
+import { formOn, type Form } from './forms.js'
 
 /** What shows that an answer is the page that was asked for. */
 export interface Sign {
@@ -9,6 +10,14 @@ export interface Sign {
   has: string
   /** What that is, in an owner's words. */
   wanted: string
+}
+
+/** What shows that a form is the one that was asked for, and whole. */
+export interface FormSign extends Sign {
+  /** A CSS selector of the form. */
+  form: string
+  /** Names of fields that it has: sent without one of them, it would change a setting that nobody meant. */
+  fields: readonly string[]
 }
 
 /** Whether a page came to its end: one that was cut off holds less than it should. Comments of caches may stand behind it. */
@@ -36,4 +45,16 @@ export function documentOf<T>(answer: Answer, schema: z.ZodType<T>, wanted: stri
   const parsed = schema.safeParse(jsonOf(answer))
   if (answer.status !== 200 || !parsed.success) throw unexpected(answer, wanted)
   return parsed.data
+}
+
+/**
+ * The form that was asked for, on its page, with all its fields.
+ * @throws UnpackError `screen-unexpected` for anything else
+ */
+export function formIn(answer: Answer, sign: FormSign): Form {
+  const form = formOn(pageOf(answer, sign), sign.form)
+  const lost = sign.fields.find((name) => !form?.names.includes(name))
+  if (!form || lost !== undefined)
+    throw unexpected(answer, lost === undefined ? sign.wanted : `the field “${lost}” of ${sign.wanted}`)
+  return form
 }

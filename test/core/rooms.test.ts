@@ -77,7 +77,7 @@ test('the engine never knows a system or what a category is', () => {
 
 test('stand-ins: the servers share no code with src, the adapters use the public face alone', () => {
   for (const file of files('stand-ins')) {
-    const allowed = /\/server(?:\/|\.ts$)/.test(file)
+    const allowed = /\/(?:server(?:\/|\.ts$)|faults\/)/.test(file)
       ? /^(?:stand-ins\/|node:|fastify$|@fastify\/|yauzl$|nodemailer$|smtp-server$)/
       : /^(?:stand-ins\/[^/]+\/adapter\/|unpack$|zod$|cheerio$)/
     for (const one of importsOf(file)) assert.match(target(one), allowed, `${file} → ${one.what}`)

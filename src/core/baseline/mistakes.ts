@@ -28,14 +28,15 @@ export interface Mistake {
 
 /** Parts of the file whose keys are its owner's own words: a secret may have slipped into one. */
 const ownWords = ['owner', 'menus', 'sidebars']
+const usualPlaces = ['main', 'footer']
 
 /** `site.timezone`, `pages[1].slug`; a key that the format does not know is not repeated where it may be a secret. */
 export const pathText = (path: readonly PropertyKey[]): string =>
   path
     .map((step, index) => {
       if (typeof step === 'number') return `[${step}]`
-      const isOwn =
-        ownWords.includes(String(path[0])) && index > 0 && !keysAt(path.slice(0, index)).includes(String(step))
+      const known = index === 0 ? [String(step)] : [...usualPlaces, ...keysAt(path.slice(0, index))]
+      const isOwn = ownWords.includes(String(path[0])) && !known.includes(String(step))
       return `${index > 0 ? '.' : ''}${isOwn ? '…' : String(step)}`
     })
     .join('')

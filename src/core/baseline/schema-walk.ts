@@ -9,6 +9,7 @@ export interface SchemaNode {
   const?: unknown
   properties?: Record<string, SchemaNode>
   items?: SchemaNode
+  additionalProperties?: SchemaNode | boolean
   anyOf?: SchemaNode[]
   $ref?: string
   $defs?: Record<string, SchemaNode>
@@ -31,7 +32,8 @@ export function schemaAt(path: readonly PropertyKey[]): SchemaNode {
     const next =
       typeof step === 'number'
         ? options.find((o) => o.items)?.items
-        : options.find((o) => o.properties?.[String(step)])?.properties?.[String(step)]
+        : (options.find((o) => o.properties?.[String(step)])?.properties?.[String(step)] ??
+          options.flatMap(({ additionalProperties: any }) => (typeof any === 'object' ? [any] : []))[0])
     if (!next) return {}
     node = resolve(next)
   }

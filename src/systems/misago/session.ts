@@ -2,19 +2,17 @@ import { load, type CheerioAPI } from 'cheerio'
 import { UnpackError } from '../../core/errors.js'
 import { foldSpace } from '../../core/text/plain.js'
 import type { Answer } from '../../web/answer.js'
-import { changedPairs, formOn, type Form } from '../../web/forms.js'
-import { pageOf } from '../../web/reading.js'
+import { changedPairs, type Form } from '../../web/forms.js'
+import { formIn, pageOf } from '../../web/reading.js'
 import type { Ask, FilePart, Visitor } from '../../web/visitor.js'
 import { Shelf } from '../shelf.js'
 import type { Carried } from '../step.js'
 import type { Login, SignedIn } from '../system.js'
 import { signAt } from './signs.js'
 import { asksToSignIn, leave, logIn, tokenOf } from './sign-in.js'
+import { treeOf } from './tree.js'
 
 export type Changes = Readonly<Record<string, string | readonly string[]>>
-
-// beside the two forms to sign out that stand on every screen
-const MAIN_FORM = 'form[method=post]:has(input[name=csrfmiddlewaretoken]):not([action])'
 
 /** The owner at the dashboard: whole forms, read, changed and sent back. */
 export class MisagoSession implements SignedIn {
@@ -34,14 +32,12 @@ export class MisagoSession implements SignedIn {
     this.visitor = visitor
   }
 
-  /** Opens a screen: it must be that one, and whole. An ended session is renewed once. */
-  async #open(place: string): Promise<CheerioAPI> {
-    let answer = await this.visitor.get(`admincp/${place}`)
-    if (asksToSignIn(answer.text)) {
-      await this.renew()
-      answer = await this.visitor.get(`admincp/${place}`)
-    }
-    return pageOf(answer, signAt(place))
+  /** What stands at a place of the dashboard; an ended session is renewed once. */
+  async #open(place: string): Promise<Answer> {
+    const answer = await this.visitor.get(`admincp/${place}`)
+    if (!asksToSignIn(answer.text)) return answer
+    await this.renew()
+    return this.visitor.get(`admincp/${place}`)
   }
 
   #renewing: Promise<void> | undefined
@@ -56,7 +52,7 @@ export class MisagoSession implements SignedIn {
   /** A screen, taken apart; read once until it is stale. */
   screen(place: string): Promise<CheerioAPI> {
     if (place.startsWith('users/')) this.lists.add(place)
-    return this.shelf.read(place, () => this.#open(place))
+    return this.shelf.read(place, async () => pageOf(await this.#open(place), signAt(place)))
   }
 
   /** The form on a screen as it stands; read once until it is stale. */
@@ -65,9 +61,10 @@ export class MisagoSession implements SignedIn {
   }
 
   async #form(place: string): Promise<Form> {
-    const form = formOn(await this.#open(place), MAIN_FORM)
-    if (form) return form
-    throw UnpackError.of('screen-unexpected', { url: `${this.visitor.home}admincp/${place}`, wanted: 'the form' })
+    const sign = signAt(place)
+    // a form of rights has one field for each category
+    const own = /^permissions\/categories\/\d+\/$/.test(place) ? (await treeOf(this)).map(({ id }) => `${id}-role`) : []
+    return formIn(await this.#open(place), { ...sign, fields: [...sign.fields, ...own] })
   }
 
   /**

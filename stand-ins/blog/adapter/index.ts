@@ -23,6 +23,7 @@ import { theme } from '../../common/adapter/areas/theme.js'
 import { updates } from './areas/updates.js'
 import { addOnsIn, themesIn } from '../../common/adapter/packages.js'
 import { screensOf, trouble } from '../../common/adapter/screens.js'
+import { fields } from './fields.js'
 import { recognise } from './recognise.js'
 import { ships } from './ships.js'
 import { trial } from './trial.js'
@@ -71,7 +72,7 @@ export const standInBlogSystem: System<StandInSession> = {
   screens,
   recognise,
   async signIn(visitor, login) {
-    return (await logIn(visitor, login)) ? new StandInSession(visitor, login) : undefined
+    return (await logIn(visitor, login)) ? new StandInSession(visitor, login, fields) : undefined
   },
   ships,
   trouble,

@@ -1,6 +1,5 @@
 import {
   foldSpace,
-  formOn,
   has,
   pageOf,
   Shelf,
@@ -9,8 +8,7 @@ import {
   type FilePart,
   type Login,
   type SignedIn,
-  type Visitor,
-} from 'unpack'
+  type Visitor, type Answer, type Sign, formIn } from 'unpack'
 import { load, type CheerioAPI } from 'cheerio'
 
 /** Fills the log-in form. */
@@ -47,7 +45,14 @@ export class StandInSession implements SignedIn {
   readonly shelf = new Shelf()
   #visitor: Visitor
   #login: Login
-  constructor(visitor: Visitor, login: Login) {
+  constructor(
+    visitor: Visitor,
+    login: Login,
+    /** The fields of forms, by their room: a form is sent whole. */
+    private readonly fields: Readonly<Record<string, readonly string[]>>,
+    /** Rooms whose forms have a box for each group. */
+    private readonly perGroup: ReadonlySet<string> = new Set(),
+  ) {
     this.#visitor = visitor
     this.#login = login
   }
@@ -73,13 +78,21 @@ export class StandInSession implements SignedIn {
 
   /** Opens a screen: it must be that one, whole, with what is looked for on it. */
   async #open(room: string, selector: string): Promise<CheerioAPI> {
+    return pageOf(await this.#answer(room), this.#sign(room, selector))
+  }
+
+  #sign(room: string, selector: string): Sign {
+    const name = room.replace(/\/.*/, '') || 'start'
+    return { has: `main[data-screen="${name}"] ${selector}`, wanted: `the screen “${name}”` }
+  }
+
+  async #answer(room: string): Promise<Answer> {
     let answer = await this.visitor.get(`office/${room}`)
     if (has(answer.text, 'form#enter')) {
       if (!(await logIn(this.visitor, this.login))) throw UnpackError.of('session-lost', { address: this.visitor.home })
       answer = await this.visitor.get(`office/${room}`)
     }
-    const name = room.replace(/\/.*/, '') || 'start'
-    return pageOf(answer, { has: `main[data-screen="${name}"] ${selector}`, wanted: `the screen “${name}”` })
+    return answer
   }
 
   /** The rows of a list; read once until it is stale. */
@@ -108,8 +121,24 @@ export class StandInSession implements SignedIn {
   }
 
   async #form(room: string, id: string, to: string): Promise<Record<string, string>> {
-    const selector = `form#${id}[action$="/office/${to}"]`
-    return formOn(await this.#open(room, selector), selector)?.fields ?? {}
+    const form = `form#${id}[action$="/office/${to}"]`
+    const fields = id === 'edit' ? await this.#fieldsOf(room) : []
+    return formIn(await this.#answer(room), { ...this.#sign(room, form), form, fields }).fields
+  }
+
+  /** The fields of a form to edit something: those that are known, and one for each group where groups have some. */
+  async #fieldsOf(room: string): Promise<string[]> {
+    const name = room.replace(/\/.*/, '')
+    const known = this.fields[name] ?? []
+    if (!this.perGroup.has(name)) return [...known]
+    const groups = await this.rows('groups')
+    const boxes = name === 'access' ? known.filter((one) => one.endsWith(' members')) : ['group']
+    return [
+      ...known,
+      ...boxes.flatMap((one) =>
+        groups.map(({ id }) => `${one.replace(/ members$/, '')} ${name === 'access' ? 'group ' : ''}${id}`),
+      ),
+    ]
   }
 
   /** Sends a form whole, with these changes and a token of its own. */

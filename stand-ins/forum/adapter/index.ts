@@ -22,6 +22,7 @@ import { settings } from './carriers/forms.js'
 import { debts } from './debts.js'
 import { eyes } from './eyes.js'
 import { screensOf, trouble } from '../../common/adapter/screens.js'
+import { fields, perGroup } from './fields.js'
 import { recognise } from './recognise.js'
 import { shippedTexts } from './shipped-texts.js'
 import { ships } from './ships.js'
@@ -64,7 +65,7 @@ export const standInForumSystem: System<StandInSession> = {
   screens,
   recognise,
   async signIn(visitor, login) {
-    return (await logIn(visitor, login)) ? new StandInSession(visitor, login) : undefined
+    return (await logIn(visitor, login)) ? new StandInSession(visitor, login, fields, perGroup) : undefined
   },
   ships,
   trouble,

@@ -1,7 +1,7 @@
-import { formOn } from '../../../web/forms.js'
 import type { Carrier } from '../../step.js'
 import { addressesOf } from '../items.js'
 import type { WordPressSession } from '../session.js'
+import { formIn } from '../../../web/reading.js'
 
 export interface AddressFields {
   /** How posts' addresses are made, in the system's own signs; as it is where left out. */
@@ -43,12 +43,10 @@ export const permalinks: Carrier<AddressFields, WordPressSession> = {
 
 async function opened(session: WordPressSession): Promise<Readonly<Record<string, string>>> {
   const selector = 'form[action="options-permalink.php"]'
-  const { $ } = await session.screen(
-    PLACE,
-    { has: `${selector} input[name=_wpnonce]`, wanted: 'the form of addresses' },
-    'write',
-  )
-  return formOn($, selector)?.fields ?? {}
+  const wanted = 'the form of addresses'
+  const { answer } = await session.screen(PLACE, { has: `${selector} input[name=_wpnonce]`, wanted }, 'write')
+  const fields = ['permalink_structure', 'category_base', 'tag_base']
+  return formIn(answer, { has: selector, wanted, form: selector, fields }).fields
 }
 
 /** Sends the form and opens the screen behind it; gives the status of that. */
