@@ -17,6 +17,8 @@ export interface SurveyOptions {
   resolve?: Resolve
   /** What opens the door in front of the site (HTTP Basic); from the logins file where left out. */
   door?: { username: string; password: Secret }
+  /** Milliseconds within which an answer that is read has to be whole; a minute where left out. */
+  patience?: number
   /** Shown every request as it goes out, secrets included; for measuring. */
   watch?: Watch
 }

@@ -124,7 +124,8 @@ export class Run {
   /** A browser of its own, without cookies. @param signal what stops it; the run's own where left out */
   visitor(signal: AbortSignal | undefined = this.options.signal): Visitor {
     const before = async () => this.#lock?.stillOurs()
-    return new Visitor(this.address, this.lines, this.traffic, signal, false, this.options.door, before)
+    const { door, patience } = this.options
+    return new Visitor(this.address, this.lines, this.traffic, { signal, door, before, patience })
   }
   stranger(): Session {
     return { visitor: this.visitor(), shelf: new Shelf() }

@@ -56,7 +56,12 @@ async function look(asked: SiteAddress, lines: Dispatcher, options: SurveyOption
   const whole = new Deadline(WHOLE, options.signal)
   const { signal } = whole
   options.on?.({ is: 'phase', phase: 'survey', text: addressText(asked) })
-  const visitor = new Visitor(asked, lines, traffic, signal, true, options.door)
+  const visitor = new Visitor(asked, lines, traffic, {
+    signal,
+    roams: true,
+    door: options.door,
+    patience: options.patience,
+  })
   const variants = variantsOf(asked, lines, traffic, signal)
   const findings: Findings = {
     asked: addressText(asked),
@@ -71,14 +76,8 @@ async function look(asked: SiteAddress, lines: Dispatcher, options: SurveyOption
     findings.hops = [...front.hops]
     findings.front = pageFacts(front)
     const landed = siteOf(front.url)
-    const here = new Visitor(
-      landed,
-      lines,
-      traffic,
-      signal,
-      true,
-      landed.origin === asked.origin ? options.door : undefined,
-    )
+    const door = landed.origin === asked.origin ? options.door : undefined
+    const here = new Visitor(landed, lines, traffic, { signal, roams: true, door, patience: options.patience })
     const get = async (place: string): Promise<Answer | undefined> =>
       traffic.requests >= MOST_REQUESTS ? undefined : here.get(place).catch(unlessStopped)
     for (const candidate of options.systems ?? builtIn) {

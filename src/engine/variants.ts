@@ -24,7 +24,7 @@ export async function variantsOf(
   return Promise.all(
     origins.map(async (origin) => {
       const address = { ...asked, origin }
-      const visitor = new Visitor(address, lines, traffic, signal, true)
+      const visitor = new Visitor(address, lines, traffic, { signal, roams: true })
       try {
         const answer = await visitor.get('/', { follow: false })
         const { location } = answer.headers

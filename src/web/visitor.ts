@@ -32,6 +32,19 @@ export interface Ask {
   into?: (part: Uint8Array) => Promise<void>
 }
 
+/** What a visitor may have beside an address and a line to it. */
+export interface VisitorOptions {
+  signal?: AbortSignal
+  /** A survey follows redirects wherever they lead; with a session in hand, only on the site's own origin. */
+  roams?: boolean
+  /** What opens the door in front of the site (HTTP Basic, RFC 7617). */
+  door?: { username: string; password: Secret }
+  /** Called before every request that could change the site; what it throws keeps that back. */
+  before?: () => Promise<void>
+  /** Milliseconds within which a reading has to be whole, and a fifth of those for a write; a minute where left out. */
+  patience?: number
+}
+
 /** A file that is sent. */
 export interface FilePart {
   name: string
@@ -52,18 +65,12 @@ export class Visitor {
     readonly address: SiteAddress,
     private readonly lines: Dispatcher,
     readonly traffic: Traffic,
-    private readonly signal?: AbortSignal,
-    /** A survey follows redirects wherever they lead; with a session in hand, only on the site's own origin. */
-    private readonly roams = false,
-    /** What opens the door in front of the site (HTTP Basic, RFC 7617). */
-    private readonly door?: { username: string; password: Secret },
-    /** Called before every request that could change the site; what it throws keeps that back. */
-    private readonly before?: () => Promise<void>,
+    private readonly more: VisitorOptions = {},
   ) {}
 
   /** Somebody else at the same site: with no cookies. */
   another(): Visitor {
-    return new Visitor(this.address, this.lines, this.traffic, this.signal, this.roams, this.door, this.before)
+    return new Visitor(this.address, this.lines, this.traffic, this.more)
   }
 
   /** A cookie that the site has set, for what wants it said back in another place as well. */
@@ -101,7 +108,8 @@ export class Visitor {
       const to = new URL(answer.headers.location, url)
       to.hash = ''
       if (!/^https?:$/.test(to.protocol)) break
-      if (!this.roams && to.origin !== this.address.origin) throw UnpackError.of('left-the-site', { url, to: to.href })
+      if (!this.more.roams && to.origin !== this.address.origin)
+        throw UnpackError.of('left-the-site', { url, to: to.href })
       hops.push({ from: url, to: to.href, status: answer.status })
       url = to.href
       answer = await this.#patiently(url, {
@@ -121,8 +129,8 @@ export class Visitor {
       if (answer.status !== 429 || time > PATIENCE.times) return answer
       const seconds = secondsToWait(answer.headers) ?? 2 ** time
       if (seconds > PATIENCE.most) return answer
-      await wait(seconds * 1000, undefined, { signal: this.signal }).catch(() => {
-        throw stopped(this.signal)
+      await wait(seconds * 1000, undefined, { signal: this.more.signal }).catch(() => {
+        throw stopped(this.more.signal)
       })
     }
   }
@@ -139,7 +147,7 @@ export class Visitor {
   }
 
   async #once(url: string, ask: Ask): Promise<Answer> {
-    if (this.signal?.aborted) throw stopped(this.signal)
+    if (this.more.signal?.aborted) throw stopped(this.more.signal)
     const isOwn = isOn(this.address, url)
     const cookie = isOwn ? await this.#jar.getCookieString(url) : ''
     const body = bodyOf(ask)
@@ -150,13 +158,13 @@ export class Visitor {
       ...(ask.json === undefined ? {} : { 'content-type': 'application/json' }),
       ...(ask.parts ? { referer: url } : {}),
       ...(ask.file ? { 'content-type': ask.file.type } : {}),
-      ...(isOwn && this.door && { authorization: basic(this.door) }),
+      ...(isOwn && this.more.door && { authorization: basic(this.more.door) }),
       ...(cookie ? { cookie } : {}),
       ...(isOwn && ask.headers),
     }
     const method = ask.method ?? 'GET'
     const purpose = ask.purpose ?? (method === 'GET' ? 'read' : 'write')
-    if (purpose === 'write') await this.before?.()
+    if (purpose === 'write') await this.more.before?.()
     const done = this.traffic.begin({
       method,
       url,
@@ -165,7 +173,7 @@ export class Visitor {
       body: typeof body === 'string' ? body : undefined,
       ...(typeof body === 'object' && { bytes: sizeOf(ask), parts: ask.parts, file: ask.file }),
     })
-    const limit = new Deadline(ask.most ?? (purpose === 'write' ? MOST.writing : MOST.reading), this.signal)
+    const limit = new Deadline(this.#most(ask, purpose), this.more.signal)
     try {
       const response = await request(url, { dispatcher: this.lines, method, headers, body, signal: limit.signal })
       if (isOwn)
@@ -187,11 +195,17 @@ export class Visitor {
     } catch (error) {
       done(0, {}, '')
       if (error instanceof UnpackError) throw error
-      if (this.signal?.aborted) throw stopped(this.signal)
+      if (this.more.signal?.aborted) throw stopped(this.more.signal)
       throw new NoAnswer(url, limit.isOver ? limit.failure : failureOf(error))
     } finally {
       limit.end()
     }
+  }
+
+  #most({ most }: Ask, purpose: Purpose): number {
+    const { patience } = this.more
+    if (patience === undefined) return most ?? (purpose === 'write' ? MOST.writing : MOST.reading)
+    return purpose === 'write' ? 5 * patience : patience
   }
 
   /** Where the site is, as one text. */

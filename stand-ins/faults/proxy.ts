@@ -17,6 +17,8 @@ export interface TroubledSite {
   passed: Passed[]
   /** Faults from now on; requests are counted anew. */
   trouble(faults: readonly Fault[]): void
+  /** Shown each request before it is handed on, and when the site has answered it. */
+  watch?: (number: number, when: 'before' | 'after') => void
   close(): Promise<void>
 }
 
@@ -58,7 +60,7 @@ export async function troubled(to: number, port = 0): Promise<TroubledSite> {
       fault.left -= 1
       one.is = fault.is
     }
-    void pass(ask, reply, fault?.is).catch(() => reply.destroy())
+    void pass(ask, reply, fault?.is, count).catch(() => reply.destroy())
   })
 
   /** Hands a request on to the site. */
@@ -104,8 +106,15 @@ export async function troubled(to: number, port = 0): Promise<TroubledSite> {
     reply.end(body)
   }
 
-  async function pass(ask: IncomingMessage, reply: ServerResponse, is: FaultKind | undefined): Promise<void> {
+  async function pass(
+    ask: IncomingMessage,
+    reply: ServerResponse,
+    is: FaultKind | undefined,
+    number: number,
+  ): Promise<void> {
     const body = await bytesOf(ask)
+    site.watch?.(number, 'before')
+    if (ask.destroyed && ask.socket.destroyed) return
     switch (is) {
       case 'refused':
       case 'reset before':
@@ -142,6 +151,7 @@ export async function troubled(to: number, port = 0): Promise<TroubledSite> {
       if (headers['content-length'] !== undefined && is === 'token refused')
         headers['content-length'] = String(withoutToken(body).length)
     })
+    site.watch?.(number, 'after')
     if (is === undefined && ask.method === 'GET' && /html/.test(answer.headers['content-type'] ?? '')) other = answer
     if (is === 'reset after') ask.socket.destroy()
     else if (is === 'cut') give(reply, { ...answer, body: answer.body.subarray(0, Math.floor(answer.body.length / 2)) })
@@ -162,7 +172,7 @@ export async function troubled(to: number, port = 0): Promise<TroubledSite> {
     server.once('error', reject)
     server.listen(port, '127.0.0.1', resolve)
   })
-  return {
+  const site: TroubledSite = {
     port: (server.address() as AddressInfo).port,
     passed,
     trouble(list) {
@@ -176,6 +186,7 @@ export async function troubled(to: number, port = 0): Promise<TroubledSite> {
         server.close(() => resolve())
       }),
   }
+  return site
 }
 
 /** A form whose one-time token was spent already. */

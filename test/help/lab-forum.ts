@@ -29,6 +29,7 @@ export interface LabForum {
   /** Requests that could change the forum, log-ins apart, as its server counted them. */
   writes(): number
   requests(): string[]
+  stop(): void
 }
 
 /** Starts one for a test file; it is stopped when that ends. */
@@ -44,12 +45,14 @@ export async function labForum(name: string): Promise<LabForum> {
     return /^ready (\S+)/m.exec(stdout)?.[1] ?? ''
   }
   const address = await up(true)
-  after(() => {
+  const stop = () => {
     execFileSync(join(lab, 'down'), [folder])
-  })
+  }
+  after(stop)
   const lines = () => readFileSync(log, 'utf8').trim().split('\n')
   return {
     address,
+    stop,
     requests: lines,
     writes: () =>
       lines().filter(

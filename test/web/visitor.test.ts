@@ -14,8 +14,7 @@ async function visitor(places: Record<string, Reply> | Handler, roams = false) {
       parseAddress(served.address) ?? { origin: '', base: '/' },
       connections(),
       traffic,
-      undefined,
-      roams,
+      { roams },
     ),
   }
 }

@@ -29,6 +29,7 @@ export const standInCommand = (): Command =>
       'the port of a stand-in mail server: new contact addresses and accounts are asked for their consent',
       portNumber,
     )
+    .option('--faults <file>', 'a list of faults that befall requests on their way: docs/trust.md')
     .option('--folder <folder>', 'for mail: where the mails go', 'mails')
     .addHelpText(
       'after',

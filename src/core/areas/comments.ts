@@ -18,5 +18,6 @@ export const comments: Area<'comments', CommentItem> = {
   ref: (item) => refOf('comments', item.key),
   plan: () => [],
   within: 'on',
+  keepsHolder: true,
   call: (item) => `the comment by “${item.by}”`,
 }

@@ -74,6 +74,15 @@ export const forums: Area<'forums', ForumItem> = {
   title: 'forums',
   list: 'at least',
   guarded: true,
+  // a forum whose access can't be given is not made: it would stand open to everybody
+  trusts: (item, { forums: planned = [], groups = [] }) => {
+    const written = planned.flatMap(({ title, forums: inner = [] }) =>
+      inner
+        .filter((one) => `${title}/${one.title}` === path(item))
+        .flatMap(({ access }) => Object.values(access ?? {}).flat()),
+    )
+    return groups.filter(({ name }) => written.includes(name)).map(({ name }) => refOf('groups', name))
+  },
   keys: ['title', 'parent', 'description', 'locked', 'removeOldAfterDays'],
   ref: (item) => refOf('forums', path(item)),
   plan: planned,

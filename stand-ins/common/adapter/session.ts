@@ -8,7 +8,11 @@ import {
   type FilePart,
   type Login,
   type SignedIn,
-  type Visitor, type Answer, type Sign, formIn } from 'unpack'
+  type Visitor,
+  type Answer,
+  type Sign,
+  formIn,
+} from 'unpack'
 import { load, type CheerioAPI } from 'cheerio'
 
 /** Fills the log-in form. */

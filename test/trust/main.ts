@@ -1,0 +1,70 @@
+import { spawn } from 'node:child_process'
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { availableParallelism } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { root } from '../help/root.js'
+import { pageOf, type Result } from './page.js'
+import { parts } from './parts.js'
+import { isClean } from './tally.js'
+
+/*
+ * `npm run trust [-- --seed N] [--most N] [--part NAME] [--without-lab]`: everything, in processes side by side, and docs/trust.md.
+ * The figures of each part are kept in .lab/trust until all are there, so that a run that was stopped goes on.
+ */
+const args = process.argv.slice(2)
+const after = (name: string): string | undefined => (args.includes(name) ? args[args.indexOf(name) + 1] : undefined)
+const seed = Number(after('--seed') ?? 41)
+const only = after('--part')
+const most = after('--most') ?? 'Infinity'
+const real = args.includes('--without-lab') ? [] : ['killed, real blog', 'killed, real forum']
+const names = [...parts.map(({ name }) => name), ...real].filter((name) => only === undefined || name === only)
+const began = Date.now()
+const folder = join(root, '.lab/trust', String(seed))
+mkdirSync(folder, { recursive: true })
+
+function tried(name: string): Promise<Result> {
+  const kept = join(folder, `${name}.json`)
+  if (existsSync(kept)) return Promise.resolve(JSON.parse(readFileSync(kept, 'utf8')) as Result)
+  return new Promise((resolve, reject) => {
+    const child = spawn(
+      process.execPath,
+      [fileURLToPath(new URL('part.js', import.meta.url)), name, String(seed), most],
+      {
+        stdio: ['ignore', 'pipe', 'inherit'],
+      },
+    )
+    let out = ''
+    child.stdout.setEncoding('utf8').on('data', (text: string) => (out += text))
+    child.on('close', () => {
+      const line = out.trim().split('\n').at(-1) ?? ''
+      try {
+        const result = JSON.parse(line) as Result
+        const { runs, troubles } = result.tally
+        process.stderr.write(
+          `${name}: ${runs} runs, ${troubles.length} troubles\n${troubles.map((one) => `  ${one}\n`).join('')}`,
+        )
+        writeFileSync(kept, `${JSON.stringify(result, null, 1)}\n`)
+        resolve(result)
+      } catch {
+        reject(new Error(`${name} ended without a word: ${out.slice(-400)}`))
+      }
+    })
+  })
+}
+
+const results: Result[] = []
+const left = [...names]
+const worker = async () => {
+  for (let name = left.shift(); name !== undefined; name = left.shift()) results.push(await tried(name))
+}
+await Promise.all(Array.from({ length: Math.max(2, availableParallelism()) }, worker))
+results.sort((a, b) => names.indexOf(a.name) - names.indexOf(b.name))
+const page = pageOf(results, {
+  date: new Date().toISOString().slice(0, 10),
+  seed,
+  minutes: Math.round((Date.now() - began) / 60_000),
+})
+process.stdout.write(page)
+if (only === undefined) writeFileSync(join(root, 'docs/trust.md'), page)
+process.exitCode = results.every(({ tally }) => isClean(tally)) ? 0 : 1
