@@ -21,7 +21,7 @@ export default tseslint.config(
       '@typescript-eslint/no-unnecessary-condition': ['error', { allowConstantLoopConditions: true }],
       '@typescript-eslint/no-unnecessary-type-parameters': 'off',
       '@typescript-eslint/unbound-method': 'off',
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/unified-signatures': 'off',
     },
   },

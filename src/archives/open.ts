@@ -18,36 +18,51 @@ export interface OpenArchive {
   whole: Uint8Array
 }
 
+/** What is left of the limits while an archive and those inside it are opened: all of them together have one. */
+interface Left {
+  files: number
+  bytes: number
+}
+
 /**
- * Opens an archive and those inside it, three deep at the most.
+ * Opens an archive and those inside it, three deep at the most; the limits hold for all of them together.
  * @throws UnpackError `archive-broken`, `archive-too-large`
  */
-export async function openArchive(place: string, whole: Uint8Array, depth = 0): Promise<OpenArchive[]> {
-  const files = await filesOf(place, whole)
+export async function openArchive(
+  place: string,
+  whole: Uint8Array,
+  depth = 0,
+  left: Left = { files: MOST.files, bytes: MOST.bytes },
+): Promise<OpenArchive[]> {
+  const files = await filesOf(place, whole, left)
   const own: OpenArchive = { place, files, whole }
   if (depth >= MOST.depth) return [own]
   const inside = files.filter(({ path }) => /\.zip$/i.test(path))
   const deeper: OpenArchive[] = []
   for (const file of inside)
-    deeper.push(...(await openArchive(`${place}: ${file.path}`, await file.bytes(), depth + 1)))
+    deeper.push(...(await openArchive(`${place}: ${file.path}`, await file.bytes(), depth + 1, left)))
   return [own, ...deeper]
 }
 
-async function filesOf(place: string, whole: Uint8Array): Promise<PackedFile[]> {
+async function filesOf(place: string, whole: Uint8Array, left: Left): Promise<PackedFile[]> {
   const broken = () => UnpackError.of('archive-broken', { file: place })
   const zip = await new Promise<ZipFile>((resolve, reject) => {
-    fromBuffer(Buffer.from(whole), { lazyEntries: true, strictFileNames: false }, (error, opened) => {
-      if (error) reject(broken())
-      else resolve(opened)
-    })
+    fromBuffer(
+      Buffer.from(whole.buffer, whole.byteOffset, whole.byteLength),
+      { lazyEntries: true, strictFileNames: false },
+      (error, opened) => {
+        if (error) reject(broken())
+        else resolve(opened)
+      },
+    )
   })
   const files: PackedFile[] = []
-  let total = 0
   return new Promise((resolve, reject) => {
     zip.on('entry', (entry: Entry) => {
       const name = entry.fileName
-      total += entry.uncompressedSize
-      if (files.length >= MOST.files || total > MOST.bytes)
+      left.files -= 1
+      left.bytes -= entry.uncompressedSize
+      if (left.files < 0 || left.bytes < 0)
         reject(UnpackError.of('archive-too-large', { file: place, most: '256 MiB in 20,000 files' }))
       else {
         // folders, and what Apple's archiver leaves beside files

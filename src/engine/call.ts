@@ -1,4 +1,4 @@
-import { Guard } from '../core/guard.js'
+import { Guard } from '../logins/guard.js'
 import { asUnpackError } from './error-of.js'
 
 /**

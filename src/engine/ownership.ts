@@ -14,6 +14,7 @@ import { itemDigest } from '../core/text/digest.js'
 import { bodyDigest } from '../core/text/normal-form.js'
 import type { State } from './state.js'
 import type { Intent } from './state-file.js'
+import { textOf } from '../core/value.js'
 
 /** What an item of ours is known by: its number, and when it was made where the system tells that. */
 export const keyOf = ({ id, stamp }: Pick<SomeFound, 'id' | 'stamp'>): string =>
@@ -36,7 +37,7 @@ export function arrivedIn(inventory: Inventory, { intents, made }: State['underW
   )
   const meant = intents.flatMap(({ area, ref, wanted }) => {
     const found = all(area).find((one) => one.ref === ref)
-    return found && stands(area as AreaName, wanted as AnyItem, found.item) ? [owned(area as AreaName, found)] : []
+    return found && stands(area as AreaName, wanted, found.item) ? [owned(area as AreaName, found)] : []
   })
   return [...told, ...meant]
 }
@@ -83,8 +84,8 @@ export function stoodOnce(inventory: Inventory, { settled, differences }: Compar
     const { sideOf, ref } = areaOf(name)
     if (!sideOf) return []
     return (settled[name] ?? []).flatMap((item) => {
-      const holder = foundAt(inventory, String(item[sideOf]))
-      return open.has(ref(item)) || !holder ? [] : [{ area: name, key: keyOf(holder as SomeFound), ref: ref(item) }]
+      const holder = foundAt(inventory, textOf(item[sideOf]))
+      return open.has(ref(item)) || !holder ? [] : [{ area: name, key: keyOf(holder), ref: ref(item) }]
     })
   })
 }
@@ -94,6 +95,6 @@ export function holdsOurs(inventory: Inventory, ours: Readonly<Record<string, re
   const known = areaNames.filter((name) => (ours[name]?.length ?? 0) > 0)
   return (
     known.length === 0 ||
-    allFound(inventory).some((found) => ours[found.ref.split('/')[0] ?? '']?.includes(keyOf(found as SomeFound)))
+    allFound(inventory).some((found) => ours[found.ref.split('/')[0] ?? '']?.includes(keyOf(found)))
   )
 }

@@ -13,7 +13,7 @@ import {
 import { join } from 'node:path'
 import writeFileAtomic from 'write-file-atomic'
 import { recordKey, type SiteAddress } from '../core/address.js'
-import { Guard } from '../core/guard.js'
+import { Guard } from '../logins/guard.js'
 import { reportHtml } from '../core/report/html.js'
 import type { JournalLine, Report } from '../core/report/report.js'
 import { reportXml } from '../core/report/xml.js'
@@ -108,7 +108,9 @@ export class Record {
     const folder = join(this.folder, inside)
     onDisk(folder, () => mkdirSync(folder, { recursive: true, mode: 0o700 }))
     const number = String(readdirSync(folder).length + 1).padStart(4, '0')
-    const readable = [...ref.replace(/[^\p{L}\p{N}-]+/gu, '_')].slice(0, 40).join('')
+    const readable = Array.from(ref.replace(/[^\p{L}\p{N}-]+/gu, '_'))
+      .slice(0, 40)
+      .join('')
     return `${number}-${this.guard.text(readable)}.${ending}`
   }
 

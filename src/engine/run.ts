@@ -5,7 +5,7 @@ import type { Ability, ReadItem } from '../core/area.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import { compare, type Comparison, type Remark } from '../core/compare.js'
 import { UnpackError } from '../core/errors.js'
-import { Guard } from '../core/guard.js'
+import { Guard } from '../logins/guard.js'
 import { inventoryOf } from '../core/inventory.js'
 import { bodyDigest } from '../core/text/normal-form.js'
 import type { Step } from '../systems/step.js'
@@ -232,6 +232,12 @@ export class Run {
       again: this.options.again,
     })
     comparison.notes.unshift(...this.notes, ...state.told.map((text) => ({ ref: 'site', text })))
+    const [opening] = inventory.opening ?? []
+    if (state.closed && opening?.item.visitors === false && this.baseline.site.open === undefined)
+      comparison.notes.push({
+        ref: 'opening',
+        text: `an earlier run has closed the site to visitors, and the baseline says nothing of that any more: open it in the dashboard at ${this.home}, or write “open” into the baseline`,
+      })
     // what can't be read may be anybody's
     comparison.others.push(...[...this.#closed.keys()].map((name) => `${name} (can't be read)`))
     return comparison

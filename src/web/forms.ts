@@ -40,11 +40,11 @@ export function formOn(page: string | CheerioAPI, selector: string): Form | unde
     const field = $(element)
     const name = field.attr('name')
     const type = (field.attr('type') ?? '').toLowerCase()
-    if (!name || isDisabled($, field as Cheerio<Element>) || /^(?:submit|button|image|reset|file)$/.test(type)) continue
+    if (!name || isDisabled($, field) || /^(?:submit|button|image|reset|file)$/.test(type)) continue
     if (/^(?:checkbox|radio)$/.test(type) && field.attr('checked') === undefined) continue
     const values =
       element.tagName === 'select'
-        ? chosenIn($, field as Cheerio<Element>)
+        ? chosenIn($, field)
         : [
             element.tagName === 'textarea'
               ? field.text().replace(/^\n/, '')
@@ -69,7 +69,7 @@ function fieldsOf($: CheerioAPI, form: Cheerio<Element>): Element[] {
     .find(fields)
     .toArray()
     .filter((element) => ($(element).attr('form') ?? id) === id)
-  if (id === undefined || id === '') return inside as Element[]
+  if (id === undefined || id === '') return inside
   const named = $(fields)
     .toArray()
     .filter((element) => $(element).attr('form') === id && !inside.includes(element))

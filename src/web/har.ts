@@ -1,4 +1,4 @@
-import type { Guard } from '../core/guard.js'
+import type { Guard } from '../logins/guard.js'
 import type { Exchange, Outgoing } from './traffic.js'
 
 /** Headers that say nothing of a person and hold no key. */

@@ -16,7 +16,7 @@ export async function attempt(world: World, tally: Tally, what: string, more: ob
     (done): Came => ({ done }),
     (error: unknown): Came => {
       if (error instanceof UnpackError && error.code !== 'fault') return { error }
-      count(tally, 'crashed', `${world.name}: ${what}: ${String(error)} ${String((error as Error).cause ?? '')}`)
+      count(tally, 'crashed', `${world.name}: ${what}: ${String(error)} ${JSON.stringify((error as Error).cause)}`)
       return 'crashed'
     },
   )

@@ -73,7 +73,7 @@ export async function blogWorld(root: string, isLived: boolean): Promise<World> 
     name: isLived ? 'blog in use' : 'blog',
     address,
     proxy,
-    system: standInBlogSystem as System,
+    system: standInBlogSystem,
     options: { ...options, inUse: isLived },
     plan: demoBaseline(address, isLived ? changed : undefined),
     state: () => ({

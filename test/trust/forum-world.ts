@@ -114,7 +114,7 @@ export async function forumWorld(root: string, isLived: boolean): Promise<World>
     name: isLived ? 'forum in use' : 'forum',
     address,
     proxy,
-    system: standInForumSystem as System,
+    system: standInForumSystem,
     options: { ...options, inUse: isLived },
     mails,
     plan: watchers(address, isLived ? changed : undefined),

@@ -9,6 +9,7 @@ import { some } from './chance.js'
 import { hostile, serveHostile, type Hostile } from './hostile-servers.js'
 import { PATIENCE } from './world.js'
 import { count, emptyTally, type Tally } from './tally.js'
+import { formsOf } from '../../src/logins/guard.js'
 
 /** Milliseconds within which a survey ends, and a run that is more than that. */
 const MOST = { survey: 32_000, run: 90_000 }
@@ -49,7 +50,7 @@ async function against(one: Hostile, root: string, tally: Tally): Promise<void> 
   const folders = await ownFolders(root)
   await folders.logins.put(address, 'marlow', new Secret(PASSWORD))
   await folders.logins.put(address, 'guard', new Secret(PASSWORD), { door: true })
-  const systems: System[] = [...builtIn, standInBlogSystem as System, standInForumSystem as System]
+  const systems: System[] = [...builtIn, standInBlogSystem, standInForumSystem]
   const options = { systems, ...folders, patience: PATIENCE, unproven: true }
   const { baseline } = readBaseline(
     `unpack: 1\nsite: { address: "${address}", title: Quay }\nowner: { username: marlow, email: ines@quay.example }\nshipped: remove\npages: [{ title: Visit, slug: visit }]`,
@@ -77,16 +78,14 @@ async function against(one: Hostile, root: string, tally: Tally): Promise<void> 
     clearInterval(sampler)
     if (came === 'hung') count(tally, 'hung', what)
     if (came instanceof Error && (!(came instanceof UnpackError) || came.code === 'fault'))
-      count(tally, 'crashed', `${what}: ${String(came)} ${String(came.cause ?? '')} ${came.stack ?? ''}`)
+      count(tally, 'crashed', `${what}: ${String(came)} ${JSON.stringify(came.cause)} ${came.stack ?? ''}`)
     if (peak - before > MEMORY * 1024 * 1024)
       count(tally, 'crashed', `${what}: it took ${Math.round((peak - before) / 1048576)} MiB`)
-    if (
-      JSON.stringify(
-        came instanceof Error ? [came.message, (came as UnpackError).next] : came,
-        (_key, value: unknown) => (value instanceof Uint8Array ? 0 : value),
-      )?.includes(PASSWORD)
+    const said = JSON.stringify(
+      came instanceof UnpackError ? [came.message, came.next] : (came ?? null),
+      (_key, value: unknown) => (value instanceof Uint8Array ? 0 : value),
     )
-      count(tally, 'leaked', `${what}: in what it says`)
+    if (formsOf(PASSWORD).some((form) => said.includes(form))) count(tally, 'leaked', `${what}: in what it says`)
   }
   for (const seen of elsewhere.seen) count(tally, 'leaked', `${one.name}: ${seen}`)
   close()

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
-import { Guard } from '../../src/core/guard.js'
+import { Guard } from '../../src/logins/guard.js'
 import { Secret, Traffic, type Outgoing } from 'unpack'
 import { harOf } from '../../src/web/har.js'
 

@@ -10,12 +10,7 @@ async function visitor(places: Record<string, Reply> | Handler, roams = false) {
   return {
     ...served,
     traffic,
-    visitor: new Visitor(
-      parseAddress(served.address) ?? { origin: '', base: '/' },
-      connections(),
-      traffic,
-      { roams },
-    ),
+    visitor: new Visitor(parseAddress(served.address) ?? { origin: '', base: '/' }, connections(), traffic, { roams }),
   }
 }
 

@@ -55,7 +55,7 @@ function choose(
       if (opens) show(['Nothing was opened: --open REF says which, one by one.'])
       return opens || flags.yes ? sure : undefined
     }
-    const what = `${differences.length === 1 ? 'this difference' : `these ${differences.length} differences`}`
+    const what = differences.length === 1 ? 'this difference' : `these ${differences.length} differences`
     return (await saysYes(
       `${opens ? 'Open' : 'Settle'} ${opens && differences.length === 1 ? 'it' : opens ? 'them' : what}?`,
     ))

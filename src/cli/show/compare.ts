@@ -67,7 +67,7 @@ export function differenceBlocks(differences: readonly AnyDifference[], access: 
 export function remarkBlocks({ kept, byHand, unseen, never, notes, others }: Comparison): string[] {
   return [
     ...remarks('kept as it is', kept),
-    ...remarks('by hand', byHand, 'this system can’t be given these by Unpack:'),
+    ...remarks('by hand', byHand, 'Unpack leaves these to you:'),
     ...remarks('not to be read back', unseen),
     ...remarks('never', never, 'this system has no such thing; “leave” in the baseline excuses a key:'),
     ...remarks('to know', notes),

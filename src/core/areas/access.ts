@@ -38,7 +38,7 @@ export const access: Area<'access', AccessItem> = {
   trusts: ({ forum, ...may }, { groups: planned }) => [
     forum,
     ...(planned ?? [])
-      .filter(({ name }) => Object.values(may).some((who) => (who as readonly string[]).includes(name)))
+      .filter(({ name }) => Object.values(may).some((who) => who.includes(name)))
       .map(({ name }) => refOf('groups', name)),
   ],
   beside: withWhoSees,

@@ -1,6 +1,6 @@
 import { pathText, type Mistake } from './mistakes.js'
 import { exampleAt } from './schema-walk.js'
-import { bytesIn, besideOf, textIn, type Files } from './files.js'
+import { bytesIn, besideOf, textIn, type Files, isTooLong } from './files.js'
 import { namedFiles } from './names.js'
 import type { Source } from './source.js'
 import { htmlOf } from '../text/markdown.js'
@@ -160,7 +160,9 @@ function namedOnes(values: Record<string, unknown>, files: Files, add: Add): voi
     const wrong = (what: string, expected: string) => {
       add('wrong-file', path, what, expected)
     }
-    if (files[name] === undefined || (text === undefined && is !== 'picture' && is !== 'archive'))
+    if (is !== 'picture' && is !== 'archive' && isTooLong(files, name))
+      wrong('this text is too long', '4 MiB at the most')
+    else if (files[name] === undefined || (text === undefined && is !== 'picture' && is !== 'archive'))
       add(
         'missing-file',
         path,

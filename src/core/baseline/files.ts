@@ -11,9 +11,15 @@ import { unescaped } from '../text/percent.js'
 /** The files beside a baseline by the names that it uses: texts, or bytes. */
 export type Files = Readonly<Record<string, string | Uint8Array>>
 
-/** A file's text; undefined if there is none, or it is no UTF-8. */
+/** The largest text that is read: more than anybody writes, and less than takes minutes. */
+const MOST_TEXT = 4 * 1024 * 1024
+/** Whether a file is too large to be a text of somebody's. */
+export const isTooLong = (files: Files, name: string): boolean => (files[name]?.length ?? 0) > MOST_TEXT
+
+/** A file's text; undefined if there is none, it is no UTF-8, or far too long. */
 export function textIn(files: Files, name: string): string | undefined {
   const file = files[name]
+  if (isTooLong(files, name)) return undefined
   if (file === undefined || typeof file === 'string') return file
   try {
     return new TextDecoder('utf-8', { fatal: true }).decode(file)

@@ -4,6 +4,7 @@ import { anyItem, areaOf } from '../areas/index.js'
 import type { Plan } from '../area.js'
 import type { Pair } from './bind.js'
 import type { CompareOptions, Comparison, SomeArea, SomeDifference, SomeFound } from './result.js'
+import { textOf } from '../value.js'
 
 /** Whether the owner asked for planned texts over later edits, or for somebody's own item to be taken over: of all, or of this. */
 export const isAsked = (again: CompareOptions['again'], ref: string): boolean =>
@@ -84,7 +85,7 @@ export function keepingWhatStands(
   const { sideOf } = area
   if (!sideOf || !pairs.some(({ plan }) => plan.whileNew)) return [...pairs]
   const isKept = ({ plan }: Pair): boolean => {
-    const holder = holders.get(String(plan.item[sideOf]))?.found
+    const holder = holders.get(textOf(plan.item[sideOf]))?.found
     if (!plan.whileNew || !holder) return false
     const mine = holder.origin === 'shipped' || isOurs(areaOf(holderArea(holder)), holder, options)
     return !mine || (options.ours?.(area.name, holder) ?? false)

@@ -24,7 +24,7 @@ export const media: Carrier<MediaFields, WordPressSession> = {
             headers: {
               'content-disposition': /^[\x20-\x7e]+$/.test(load.file)
                 ? `attachment; filename="${load.file.replaceAll('"', '')}"`
-                : `attachment; filename*=UTF-8\'\'${encodeURIComponent(load.file)}`,
+                : `attachment; filename*=UTF-8''${encodeURIComponent(load.file)}`,
             },
           })
     session.shelf.forget('media')

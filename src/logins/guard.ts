@@ -1,13 +1,15 @@
 import { encodeHTML, encodeXML, escapeText } from 'entities'
-import { UnpackError } from './errors.js'
-import type { Secret } from './secret.js'
+import { UnpackError } from '../core/errors.js'
+import type { Secret } from '../core/secret.js'
 
 const DOTS = '••••••••'
 /** A secret shorter than this guards nothing, and would hide every text. */
 const LEAST = 4
 
 const numbered = (text: string, write: (code: number) => string, which: (sign: string) => boolean): string =>
-  [...text].map((sign) => (which(sign) ? write(sign.codePointAt(0) ?? 0) : sign)).join('')
+  Array.from(text)
+    .map((sign) => (which(sign) ? write(sign.codePointAt(0) ?? 0) : sign))
+    .join('')
 const isSign = (sign: string): boolean => !/[\p{L}\p{N}]/u.test(sign)
 const isFar = (sign: string): boolean => (sign.codePointAt(0) ?? 0) > 126 || '<>&"\''.includes(sign)
 const base64 = (text: string): string => btoa(String.fromCharCode(...new TextEncoder().encode(text)))
