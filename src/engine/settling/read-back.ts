@@ -13,6 +13,7 @@ import type { Record } from '../record.js'
 import type { Run } from '../run.js'
 import { ownedNow, stoodOnce } from '../ownership.js'
 import { sameIn } from './same.js'
+import { keepCopies } from '../copies.js'
 
 export interface ReadBack {
   /** The comparison after everything that was chosen was carried out. */
@@ -43,8 +44,10 @@ export async function settleAndReadBack(
 ): Promise<ReadBack> {
   const books = { why: new Map(), copies: new Map() } as Pick<ReadBack, 'why' | 'copies'>
   const shown = run.compare(inventory).differences
+  // before anything goes: what is read later may lack what it led to
+  const going = await keepCopies(session, agreed, record, books.why, books.copies)
   let chosen = agreed
-  let open = agreed
+  let open: readonly AnyDifference[] = going
   let before = inventory
   let wasLost = false
   let left: Comparison | undefined

@@ -1,9 +1,9 @@
-import { refOf } from '../../../core/ref.js'
+import { refOf, nameIn } from '../../../core/ref.js'
 import { Step } from '../../step.js'
 import type { AreaOnSystem } from '../../system.js'
 import { accounts, activated, goneAccounts, newAccounts, accountAgain } from '../carriers/accounts.js'
 import { RIGHTS } from '../debts.js'
-import { rolesOf, usersOf, usersWith } from '../roles.js'
+import { rolesOf, usersOf, usersWith, rolesIn } from '../roles.js'
 import type { MisagoSession } from '../session.js'
 import { z } from 'zod'
 
@@ -29,7 +29,7 @@ export const members: AreaOnSystem<'members', MisagoSession> = {
               inside[index]?.some((user) => user.id === id) ? [refOf('groups', role.name)] : [],
             ),
           },
-          copy: goes(name) ? { pairs: (await session.form(`users/edit/${id}/`)).pairs } : { username: name, email },
+          copy: goes(name) ? await copyOf(session, id) : { username: name, email },
         })),
     )
   },
@@ -67,12 +67,30 @@ export const members: AreaOnSystem<'members', MisagoSession> = {
     }),
   /** With everything that its form holds, and with another password. */
   again({ ref, item: { username, email = '', groups = [] }, copy }) {
-    const { pairs } = copySchema.parse(copy)
+    const { pairs, roles } = copySchema.parse(copy)
     return [
       Step.of(newAccounts, { username, email, password: { secretOf: ref } }, { proves: [], gives: ref }),
-      Step.of(accountAgain, { id: { idOf: ref }, pairs, groups: groups.map((idOf) => ({ idOf })) }, { proves: [] }),
+      Step.of(
+        accountAgain,
+        { id: { idOf: ref }, pairs, roles: [...new Set([...roles, ...groups.map(nameIn)])] },
+        // roles may be made again as well
+        { proves: [], after: roles.map((name) => refOf('groups', name)) },
+      ),
     ]
   },
 }
 
-const copySchema = z.object({ pairs: z.array(z.tuple([z.string(), z.string()])) })
+const copySchema = z.object({
+  pairs: z.array(z.tuple([z.string(), z.string()])),
+  roles: z.array(z.string()),
+})
+
+/** What the form of an account holds, and its roles by their names. */
+async function copyOf(session: MisagoSession, id: number): Promise<z.output<typeof copySchema>> {
+  const [form, roles] = await Promise.all([session.form(`users/edit/${id}/`), rolesOf(session)])
+  const own = rolesIn(form)
+  return {
+    pairs: form.pairs.filter(([name]) => name !== 'csrfmiddlewaretoken' && name !== 'roles'),
+    roles: roles.flatMap((role) => (own.includes(role.id) ? [role.name] : [])),
+  }
+}

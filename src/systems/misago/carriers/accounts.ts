@@ -118,29 +118,24 @@ export interface AccountAgain {
   id: IdOf
   /** What its form held. */
   pairs: Form['pairs']
-  groups: readonly IdOf[]
+  /** Its roles, by their names. */
+  roles: readonly string[]
 }
 
-/** An account that was made again: everything that its form held but names and password, roles that are not there any more apart. */
+/** An account that was made again: everything that its form held but names and password. */
 export const accountAgain: Carrier<AccountAgain, MisagoSession> = {
   name: 'accounts as they were',
   side: 'dashboard',
   atOnce: 1,
   async carry([load], session) {
     if (!load) return []
-    const { id, pairs, groups } = load
-    const known = new Set((await rolesOf(session)).map((role) => String(role.id)))
-    const kept = pairs.filter(
-      ([name = '']) => !['csrfmiddlewaretoken', 'new_password', 'username', 'email', 'roles'].includes(name),
-    )
-    const roles = pairs.flatMap(([name, value = '']) => (name === 'roles' && known.has(value) ? [value] : []))
+    const { id, pairs, roles } = load
+    const own = (await rolesOf(session)).filter(({ name }) => roles.includes(name)).map((role) => String(role.id))
+    const kept = pairs.filter(([name = '']) => !['new_password', 'username', 'email'].includes(name))
     const changes: Record<string, string[]> = {}
     for (const [name = '', value = ''] of kept) changes[name] = [...(changes[name] ?? []), value]
     const place = `users/edit/${id}/`
-    const { refused } = await session.send(place, {
-      ...changes,
-      roles: [...new Set([...roles, ...groups.map(String)])],
-    })
+    const { refused } = await session.send(place, { ...changes, roles: own })
     stale(session, String(id))
     return [refused === undefined ? {} : { refused }]
   },
