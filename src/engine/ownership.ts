@@ -93,8 +93,10 @@ export function stoodOnce(inventory: Inventory, { settled, differences }: Compar
 /** Whether anything that we made stands on a site: where nothing does, it is another site. */
 export function holdsOurs(inventory: Inventory, ours: Readonly<Record<string, readonly string[]>>): boolean {
   const known = areaNames.filter((name) => (ours[name]?.length ?? 0) > 0)
+  // what can't be read may be there
   return (
     known.length === 0 ||
+    known.some((name) => inventory[name] === undefined) ||
     allFound(inventory).some((found) => ours[found.ref.split('/')[0] ?? '']?.includes(keyOf(found)))
   )
 }

@@ -175,15 +175,26 @@ export class Run {
   async takeStock(session: SignedIn): Promise<Inventory> {
     this.#closed.clear()
     const read = async (name: AreaName) => [name, await this.#read(name, session)] as const
-    const [imprint, ...all] = await Promise.all([this.system.imprint?.(session), ...areaNames.map(read)])
+    const [imprint, ...all] = await Promise.all([this.#imprint(session), ...areaNames.map(read)])
     const inventory = inventoryOf(Object.fromEntries(all.filter(([, items]) => items !== undefined)))
-    await this.#knowOurs(inventory, imprint ?? [])
+    await this.#knowOurs(inventory, imprint)
     return inventory
+  }
+
+  /** What tells this site from others; nothing where its interface is switched off. */
+  async #imprint(session: SignedIn): Promise<string[]> {
+    try {
+      return (await this.system.imprint?.(session)) ?? []
+    } catch (error) {
+      if (error instanceof UnpackError && error.code === 'area-closed') return []
+      throw error
+    }
   }
 
   async #knowOurs(inventory: Inventory, imprint: readonly string[]): Promise<void> {
     const { state } = this
-    const known = state.imprint.length === 0 || imprint.some((one) => state.imprint.includes(one))
+    const known =
+      state.imprint.length === 0 || imprint.length === 0 || imprint.some((one) => state.imprint.includes(one))
     if (!known || !holdsOurs(inventory, state.ours())) await state.forget()
     await state.imprinted(imprint)
     const ours = arrivedIn(inventory, state.underWay)

@@ -120,7 +120,7 @@ async function carryThrough(
   const session = shown.session ?? (await fillFirstRun(run, plan, record))
   const seen = shown.session ? shown : await see(run, options, session)
   const chosen = shown.session ? agreed : await chooseAgain(options, seen.comparison, plan, agreed)
-  const oldPlaces = placesOf(seen.inventory, chosen)
+  const oldPlaces = placesOf(seen.inventory, chosen, run.home)
 
   const closed = await closeFirst(run, session, seen, chosen, record)
   const here = closed.length > 0 ? chosen.filter(({ area }) => area !== 'opening') : chosen
@@ -190,12 +190,15 @@ async function see(run: Run, options: SettleOptions, signedIn?: SignedIn): Promi
 }
 
 /** Where visitors found what is about to go or to be taken over. */
-function placesOf(inventory: Inventory, chosen: readonly AnyDifference[]): string[] {
+function placesOf(inventory: Inventory, chosen: readonly AnyDifference[], home: string): string[] {
   const going = new Set(
     chosen.flatMap((difference) => (difference.is === 'missing' ? [] : [difference.found.ref as string])),
   )
   return allFound(inventory).flatMap(({ ref, origin, hidden, address }) =>
-    origin === 'shipped' && !hidden && address !== undefined && going.has(ref) ? [address] : [],
+    origin === 'shipped' && !hidden && address !== undefined && going.has(ref)
+      ? // counted from the site's address: it may be another one when they are looked at
+        [address.startsWith(home) ? `/${address.slice(home.length)}` : address]
+      : [],
   )
 }
 

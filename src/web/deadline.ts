@@ -5,7 +5,7 @@ import type { Failure } from '../core/findings.js'
 export class Deadline {
   readonly #controller = new AbortController()
   readonly #timer: NodeJS.Timeout
-  readonly #stop = () => this.#controller.abort()
+  readonly #stop = () => this.#controller.abort(this.whole?.reason)
   isOver = false
 
   constructor(

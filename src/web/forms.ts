@@ -47,7 +47,7 @@ export function formOn(page: string | CheerioAPI, selector: string): Form | unde
         ? chosenIn($, field)
         : [
             element.tagName === 'textarea'
-              ? field.text().replace(/^\n/, '')
+              ? field.text()
               : (field.attr('value') ?? (/^(?:checkbox|radio)$/.test(type) ? 'on' : '')),
           ]
     for (const value of values) pairs.push([name, value])
@@ -96,10 +96,10 @@ const isWithin = (field: Cheerio<Element>, holder: AnyNode | undefined): boolean
 
 /** The values that are chosen: of several all, else the last chosen one, or the first that can be. */
 function chosenIn($: CheerioAPI, select: Cheerio<Element>): string[] {
-  const valueOf = (option: AnyNode) => $(option).attr('value') ?? $(option).text().replace(/\s+/g, ' ').trim()
+  const valueOf = (option: Element) => option.attribs.value ?? $(option).text().replace(/\s+/g, ' ').trim()
   const can = (option: AnyNode) =>
     $(option).attr('disabled') === undefined && $(option).parents('optgroup[disabled]').length === 0
-  const options = select.find('option').toArray()
+  const options = select.find('option').toArray() as Element[]
   const chosen = options.filter((option) => $(option).attr('selected') !== undefined)
   if (select.attr('multiple') !== undefined) return chosen.filter(can).map(valueOf)
   const one = chosen.at(-1) ?? options.find(can)

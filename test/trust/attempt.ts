@@ -2,6 +2,7 @@ import { setTimeout as wait } from 'node:timers/promises'
 import { itemDigest, settle, UnpackError, type Settled } from 'unpack'
 import { count, type Tally } from './tally.js'
 import type { World } from './world.js'
+import { CALM } from './world.js'
 
 /** Milliseconds after which a run counts as hung. */
 const HUNG = 120_000
@@ -43,7 +44,7 @@ export function examineWord(world: World, wanted: string, came: Came, tally: Tal
 /** The next run, without trouble, ends where a run ends that had none. */
 export async function heal(world: World, wanted: string, tally: Tally, what: string): Promise<void> {
   world.proxy.trouble([])
-  const came = await attempt(world, tally, `${what}, and once more`)
+  const came = await attempt(world, tally, `${what}, and once more`, CALM)
   if (typeof came === 'string') return
   const why =
     'error' in came

@@ -5,7 +5,7 @@ import type { System } from 'unpack'
 import { settle } from 'unpack'
 import { demoBaseline } from '../help/demo.js'
 import { ownFolders } from '../help/sites.js'
-import { PATIENCE, repeated, type World } from './world.js'
+import { PATIENCE, repeated, type World, CALM } from './world.js'
 
 const later = '2027-03-05T14:07:00.000Z'
 
@@ -64,7 +64,7 @@ export async function blogWorld(root: string, isLived: boolean): Promise<World> 
   const { blog } = site
   let kept: (() => string | undefined)[] = []
   if (isLived) {
-    await settle(demoBaseline(address), options)
+    await settle(demoBaseline(address), { ...options, ...CALM })
     kept = lived(site)
   }
   const slugOf = (all: readonly { id: number; slug: string }[], id: number) =>

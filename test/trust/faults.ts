@@ -3,6 +3,7 @@ import { attempt, examine, examineWord, heal, stateOf } from './attempt.js'
 import { chance, some } from './chance.js'
 import { emptyTally, type Tally } from './tally.js'
 import type { World } from './world.js'
+import { CALM } from './world.js'
 
 /** A straight run: its requests, one by one, and the state in which it leaves the site. */
 export async function straight(
@@ -10,7 +11,7 @@ export async function straight(
 ): Promise<{ requests: { number: number; line: string }[]; wanted: string; failed: string[] }> {
   const world = await make()
   world.proxy.trouble([])
-  const came = await attempt(world, emptyTally(), 'a straight run')
+  const came = await attempt(world, emptyTally(), 'a straight run', CALM)
   if (typeof came === 'string' || 'error' in came)
     throw new Error(`a straight run on ${world.name} ended with ${JSON.stringify(came)}`)
   const requests = world.proxy.passed.map(({ number, method, url }) => ({

@@ -8,7 +8,7 @@ import { mayIn, usualRights } from '../../stand-ins/forum/server/rights.js'
 import { standInMail } from '../../stand-ins/mail/server.js'
 import { ownFolders } from '../help/sites.js'
 import { watchers } from '../help/watchers.js'
-import { PATIENCE, repeated, type World } from './world.js'
+import { PATIENCE, repeated, type World, CALM } from './world.js'
 
 const at = '2027-03-05T14:07:00.000Z'
 
@@ -106,7 +106,7 @@ export async function forumWorld(root: string, isLived: boolean): Promise<World>
   const { board } = site
   let kept: (() => string | undefined)[] = []
   if (isLived) {
-    await settle(watchers(address), options)
+    await settle(watchers(address), { ...options, ...CALM })
     kept = lived(site)
   }
   const groupOf = (who: string) => board.groups.find(({ id }) => who === `group ${id}`)?.name ?? who

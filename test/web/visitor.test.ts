@@ -128,6 +128,7 @@ test('a form is read as a browser would send it', () => {
       ['d', 'x'],
       ['body', '<p>'],
     ],
+    names: ['token', 'title', 'on', 'off', 'r', 's', 'd', 'body', 'go', 'up', 'no'],
   })
   assert.equal(formOn('<p></p>', 'form'), undefined)
 })

@@ -63,7 +63,10 @@ export function expectedAt(path: readonly PropertyKey[]): string {
 
 /** How a right line could look: `timezone: Europe/London`. */
 export function exampleAt(path: readonly PropertyKey[]): string | undefined {
-  const key = [...path].reverse().find((step) => typeof step === 'string')
+  const at = path.findLastIndex((step) => typeof step === 'string')
+  const own = path[at]
+  // a key of its owner's own is not repeated
+  const key = own === undefined || at === 0 || keysAt(path.slice(0, at)).includes(String(own)) ? own : 'main'
   const node = schemaAt(path)
   const value =
     node.examples?.[0] ??
@@ -71,7 +74,7 @@ export function exampleAt(path: readonly PropertyKey[]): string | undefined {
     node.enum?.[0] ??
     node.anyOf?.[0]?.enum?.[0] ??
     (node.type === 'string' ? 'Repairs' : undefined)
-  return value === undefined || key === undefined ? undefined : `${key}: ${flow(value)}`
+  return value === undefined || key === undefined ? undefined : `${String(key)}: ${flow(value)}`
 }
 
 const flow = (value: unknown): string =>

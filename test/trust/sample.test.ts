@@ -1,0 +1,41 @@
+import assert from 'node:assert/strict'
+import { test } from 'node:test'
+import { faultKinds } from '../../stand-ins/faults/fault.js'
+import { folder } from '../help/folders.js'
+import { formsOf } from '../../src/logins/guard.js'
+import { hostile } from './hostile-servers.js'
+import { nearDefaultCount } from './near-defaults.js'
+import { parts } from './parts.js'
+import { isClean } from './tally.js'
+
+/** How many runs of each part a sample takes; `npm run trust` takes them all. UNPACK_TRUST_SAMPLE multiplies them. */
+const sample: Record<string, number> = {
+  'killed, blog': 2,
+  'killed, forum': 2,
+  'faults, blog': 3,
+  'faults, blog in use': 3,
+  'faults, forum': 3,
+  'faults, forum in use': 4,
+  'hostile sites': 6,
+  'near-defaults': 12,
+  'bad files': 200,
+}
+const times = Number(process.env.UNPACK_TRUST_SAMPLE ?? 1)
+const root = folder()
+
+for (const { name, run } of parts)
+  if (sample[name] !== undefined)
+    test(`a sample of what is tried to break it: ${name}`, async () => {
+      // another sample every day
+      const seed = Math.floor(Date.now() / 86_400_000)
+      const tally = await run({ folder: root, seed, most: (sample[name] ?? 1) * times })
+      assert.ok(isClean(tally), `seed ${seed}: ${tally.troubles.join('\n')}`)
+      assert.ok(tally.runs > 0)
+    })
+
+test('there is enough to try: sixty hostile sites, two hundred near-defaults, every kind of fault, every way to write a secret', () => {
+  assert.ok(hostile.length >= 60, String(hostile.length))
+  assert.ok(nearDefaultCount() >= 200, String(nearDefaultCount()))
+  assert.ok(faultKinds.length >= 18)
+  assert.ok(formsOf('Tide"pool\'Ün%41&<sand>').length >= 12)
+})
