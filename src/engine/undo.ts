@@ -14,6 +14,7 @@ import type { RunOptions } from './options.js'
 import { Record } from './record.js'
 import { copiesIn, type Copy } from './record-reading.js'
 import { Run } from './run.js'
+import type { Value } from '../core/area.js'
 
 export { readJournal } from './record-reading.js'
 
@@ -59,7 +60,9 @@ async function giveBack(run: Run, copies: readonly Copy[], refs: readonly string
     .map((ref) => ({ ref, why: 'the record holds no copy of it' }))
   const secrets: { [ref: string]: Secret } = {}
   const steps = new Map<Step, string>()
-  for (const copy of copies.filter(({ ref }) => refs?.includes(ref) ?? true)) {
+  const known = new Set([...allFound(inventory), ...copies].map(({ ref }) => ref as string))
+  for (const kept of copies.filter(({ ref }) => refs?.includes(ref) ?? true)) {
+    const copy = { ...kept, item: linkedTo(known, kept) }
     const way = await wayBack(run, copy, inventory, secrets)
     if (typeof way === 'string') failed.push({ ref: copy.ref, why: way })
     else for (const step of way) steps.set(step, copy.ref)
@@ -94,6 +97,20 @@ async function giveBack(run: Run, copies: readonly Copy[], refs: readonly string
   record.journal({ event: 'closed', ok: failed.length + lost.size === 0 })
   record.exchange(run.exchange())
   return { again, failed: [...failed, ...[...lost].map(([ref, why]) => ({ ref, why }))], record: record.folder }
+}
+
+/** What it was linked to and is nowhere any more (a category that goes by another name now) is left out. */
+function linkedTo(known: ReadonlySet<string>, { ref, item }: Copy): Copy['item'] {
+  const name = areaNames.find((one) => ref === one || ref.startsWith(`${one}/`))
+  const { links = [], within } = name ? areaOf(name) : {}
+  const there = (to: unknown): boolean => typeof to !== 'string' || known.has(to)
+  const changed = links
+    .filter((key) => key !== within && item[key] !== undefined)
+    .map((key) => {
+      const to = item[key]
+      return [key, Array.isArray(to) ? (to as readonly Value[]).filter(there) : there(to) ? to : ''] as const
+    })
+  return { ...item, ...Object.fromEntries(changed) }
 }
 
 /** The steps that give something back; or why there are none. */

@@ -99,7 +99,7 @@ function chosenIn($: CheerioAPI, select: Cheerio<Element>): string[] {
   const valueOf = (option: Element) => option.attribs.value ?? $(option).text().replace(/\s+/g, ' ').trim()
   const can = (option: AnyNode) =>
     $(option).attr('disabled') === undefined && $(option).parents('optgroup[disabled]').length === 0
-  const options = select.find('option').toArray() as Element[]
+  const options = select.find<Element>('option').toArray()
   const chosen = options.filter((option) => $(option).attr('selected') !== undefined)
   if (select.attr('multiple') !== undefined) return chosen.filter(can).map(valueOf)
   const one = chosen.at(-1) ?? options.find(can)

@@ -5,10 +5,8 @@ import { after, test } from 'node:test'
 import { settle, undo, type Baseline } from 'unpack'
 import { Record as RunRecord } from '../../src/engine/record.js'
 import { readJournal } from '../../src/engine/record-reading.js'
-import { blogWorld } from '../trust/blog-world.js'
 import { folder } from '../help/folders.js'
 import { runningForum } from '../help/forum.js'
-import { demoBaseline } from '../help/demo.js'
 import { planned } from '../help/plan.js'
 import { runningStandIn } from '../help/sites.js'
 import { watchers } from '../help/watchers.js'
@@ -28,10 +26,6 @@ test('each copy has a name of its own: refs that read alike, a path that is long
 })
 
 test('everything of a blog that goes is given back as it was, compared by every field of its editing screen; uploads by their bytes', async () => {
-  const world = await blogWorld(root, false)
-  open.push(world)
-  const { options, address } = world
-  await settle(demoBaseline(address), options)
   const site = await runningStandIn(root, { standing: 'first-run' })
   open.push(site)
   const own = { ...site.options, confirm: false }

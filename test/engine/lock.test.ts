@@ -122,9 +122,11 @@ test('200 logins put at once all arrive, written through a link to the real file
   const link = join(root, 'link.json')
   symlinkSync(real, link)
   const files = await Promise.all([1, 2].map(() => LoginsFile.open(link, new Secret(PASSPHRASE))))
+  const [one, two] = files
+  assert.ok(one && two)
   await Promise.all(
     Array.from({ length: 200 }, (_, at) =>
-      files[at % 2]?.put('http://a.example/', `member${at}`, new Secret(`pass ${at}`)),
+      (at % 2 === 0 ? one : two).put('http://a.example/', `member${at}`, new Secret(`pass ${at}`)),
     ),
   )
   assert.equal((await LoginsFile.open(real, new Secret(PASSPHRASE))).at('http://a.example/').length, 201)

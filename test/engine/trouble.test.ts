@@ -14,7 +14,7 @@ import { anywhere, runningStandIn, writesAt } from '../help/sites.js'
 import { watchers } from '../help/watchers.js'
 
 const root = folder()
-const open: { close(): Promise<unknown> | unknown }[] = []
+const open: { close(): unknown }[] = []
 after(() => Promise.all(open.map((one) => one.close())))
 const stand = async () => {
   const one = await runningStandIn(root, { standing: 'first-run' })
@@ -52,7 +52,7 @@ test('at the address that a site moves to, the password is sent to nobody but th
   const [here, there] = [Number(new URL(site.address).port), (stranger.address() as AddressInfo).port]
   const resolve = (_host: string, port: number) => ({ host: '127.0.0.1', port: port === there ? there : here })
   const plan = planned(later, 'pages: [{ title: Home, slug: home }]', {}, undefined, `, reachedAt: "${site.address}"`)
-  const own = { ...site.options, systems: [anywhere(standInBlogSystem as System)], resolve }
+  const own = { ...site.options, systems: [anywhere(standInBlogSystem)], resolve }
   await assert.rejects(settle(plan, own), { code: 'plain-http' })
   assert.equal(writesAt(site), 0)
   const done = await settle(plan, { ...own, plainHttp: true })
@@ -86,7 +86,7 @@ test('stopped while a system is being recognised ends as stopped, with its reaso
   const slow: System = {
     ...standInBlogSystem,
     recognise: async ({ get }) => (stop.abort('enough'), await get('/'), undefined),
-  } as System
+  }
   const site = await stand()
   await assert.rejects(
     survey(site.address, { systems: [slow], signal: stop.signal }),
@@ -185,7 +185,7 @@ test('stand-ins are known on this machine’s own addresses alone', async () => 
   const port = Number(new URL(site.address).port)
   const resolve = () => ({ host: '127.0.0.1', port })
   assert.notEqual(
-    (await survey(`http://quay.example:${port}/`, { systems: [standInBlogSystem as System], resolve })).standing,
+    (await survey(`http://quay.example:${port}/`, { systems: [standInBlogSystem], resolve })).standing,
     'first-run',
   )
 })

@@ -283,6 +283,6 @@ test('a screen that is not as expected stops what needs it, and nothing else', a
     [['site', true]],
   )
   assert.ok(done.settled.includes('pages/visit'))
-  assert.match(readFileSync(join(done.record ?? '', 'pages/unexpected.html'), 'utf8'), /Something else altogether/)
+  assert.match(readFileSync(join(done.record ?? '', 'pages/0001-unexpected.html'), 'utf8'), /Something else altogether/)
   assert.deepEqual((await settle(smallBaseline(blog.address), { ...folders, confirm: false })).failed, [])
 })

@@ -126,7 +126,13 @@ test('a real blog: post, page, comment, category, tag, menu and upload are given
   assert.ok(!/pier|boats|Hello world|Commenter/.test(blogNow().join()), blogNow().join('\n'))
   const given = await undo(plan(''), done.record ?? '', own)
   assert.deepEqual(given.failed, [], JSON.stringify(given))
-  assert.deepEqual(blogNow().sort(), before.sort())
+  // the system marks links in comments that come by its interface
+  assert.deepEqual(
+    blogNow()
+      .map((line) => line.replaceAll(' rel="nofollow ugc"', ''))
+      .sort(),
+    before.sort(),
+  )
   const file = /[^|]*chart[^|\n]*\.pdf/.exec(
     blog.sql("select meta_value from wp_postmeta where meta_key = '_wp_attached_file'"),
   )?.[0]

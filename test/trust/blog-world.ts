@@ -49,6 +49,12 @@ const changed = (text: string): string =>
     )
     .replace('tags: [opening]', 'tags: [opening, tools]')
 
+type Packages = StandInBlog['blog']['themes']
+const packagesOf = (all: Packages) =>
+  all
+    .map(({ name, version, active, automatic }) => ({ name, version, active, automatic }))
+    .sort((a, b) => a.name.localeCompare(b.name))
+
 /** @param isLived whether its owner has worked on it since it was settled */
 export async function blogWorld(root: string, isLived: boolean): Promise<World> {
   const site = standInBlog({ standing: 'first-run' })
@@ -129,8 +135,8 @@ export async function blogWorld(root: string, isLived: boolean): Promise<World> 
       ),
       sidebars: blog.sidebars,
       uploads: blog.uploads.map(({ name }) => name).sort(),
-      themes: blog.themes.map(({ name, version, active, automatic }) => ({ name, version, active, automatic })),
-      addOns: blog.addOns.map(({ name, version, active, automatic }) => ({ name, version, active, automatic })),
+      themes: packagesOf(blog.themes),
+      addOns: packagesOf(blog.addOns),
       accounts: blog.accounts.map(({ username, email, first, last, shown, role }) => ({
         username,
         email,
