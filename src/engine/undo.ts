@@ -99,7 +99,7 @@ async function giveBack(run: Run, copies: readonly Copy[], refs: readonly string
   return { again, failed: [...failed, ...[...lost].map(([ref, why]) => ({ ref, why }))], record: record.folder }
 }
 
-/** What it was linked to and is nowhere any more (a category that goes by another name now) is left out. */
+/** What it was linked to and is nowhere any more, under another name perhaps, is left out. */
 function linkedTo(known: ReadonlySet<string>, { ref, item }: Copy): Copy['item'] {
   const name = areaNames.find((one) => ref === one || ref.startsWith(`${one}/`))
   const { links = [], within } = name ? areaOf(name) : {}

@@ -15,7 +15,7 @@ export function pageOf(
   return [
     '# What was tried to break it',
     '',
-    `Printed by \`npm run trust\` on ${date}, seed ${seed}, in ${minutes} minutes. The same seed tries the same; \`npm test\` tries a sample, the check more of it.`,
+    `Printed by \`npm run trust\` on ${date}, seed ${seed}, in ${minutes} minutes. The same seed tries the same.`,
     '',
     cells(['', ...counts.map((key) => words[key])]),
     cells(['---', ...counts.map(() => '--:')]),
