@@ -60,7 +60,7 @@ async function giveBack(run: Run, copies: readonly Copy[], refs: readonly string
     .map((ref) => ({ ref, why: 'the record holds no copy of it' }))
   const secrets: { [ref: string]: Secret } = {}
   const steps = new Map<Step, string>()
-  const known = new Set([...allFound(inventory), ...copies].map(({ ref }) => ref as string))
+  const known = new Set([...allFound(inventory), ...copies].map(({ ref }) => ref))
   for (const kept of copies.filter(({ ref }) => refs?.includes(ref) ?? true)) {
     const copy = { ...kept, item: linkedTo(known, kept) }
     const way = await wayBack(run, copy, inventory, secrets)
