@@ -38,8 +38,6 @@ export interface ReadItem<I extends ItemShape> {
   copy?: unknown
   /** Where its bytes are to be had, for the record: they are kept beside the copy. */
   file?: string
-  /** Why it can't be made again from what is kept. */
-  unkept?: string
   /** When it was made, as the system tells: it tells it from another with the same number on another site. */
   stamp?: string
   /** A text of it in which the mark of a trial may stand. */
@@ -57,7 +55,6 @@ export interface Found<N extends string = string, I extends ItemShape = ItemShap
   address?: string
   copy?: unknown
   file?: string
-  unkept?: string
   stamp?: string
   text?: string
 }

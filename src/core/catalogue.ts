@@ -126,13 +126,6 @@ export const catalogue = {
     () => 'Wait until it has ended, then run the same command again.',
   ),
 
-  'lock-lost': entry(
-    5,
-    (d: { address: string }) =>
-      `This run was asleep, and another has taken over ${d.address} meanwhile. It was stopped before it wrote anything more.`,
-    () => 'Wait until the other has ended, then run the same command again.',
-  ),
-
   // 4: the site or the logins file can't be reached, opened or signed in to
   'nothing-there': entry(
     4,
@@ -239,6 +232,13 @@ export const catalogue = {
   ),
 
   // 5: stopped part-way
+  'lock-lost': entry(
+    5,
+    (d: { address: string }) =>
+      `This run was asleep, and another has taken over ${d.address} meanwhile. It was stopped before it wrote anything more.`,
+    () => 'Wait until the other has ended, then run the same command again.',
+  ),
+
   'first-run-refused': entry(
     5,
     (d: { address: string; why: string }) => `The first-run form of ${d.address} was not accepted: ${d.why}`,

@@ -49,13 +49,17 @@ export class UnpackError extends Error {
     )
   }
 
-  /** The same error with its texts changed: without what must not be shown, or with more to do next. */
-  told(change: (text: string) => string, next?: string): UnpackError {
-    const more = [this.next, next].flatMap((text) => (text === undefined ? [] : [change(text)]))
-    const { code, exit, at, cause } = this
-    const lines = this.lines.map(change)
-    const page = this.#page === undefined ? undefined : change(this.#page)
-    const text = more.length === 0 ? undefined : more.join(' ')
-    return new UnpackError(code, change(this.message), text, exit, at && change(at), lines, page, cause)
+  /** The same error with its texts changed, for example without what must not be shown. */
+  told(change: (text: string) => string): UnpackError {
+    const { code, message, exit, cause } = this
+    const [next, at, page] = [this.next, this.at, this.#page].map((text) => text && change(text))
+    return new UnpackError(code, change(message), next, exit, at, this.lines.map(change), page, cause)
+  }
+
+  /** The same error with more to do next. */
+  withNext(more: string): UnpackError {
+    const { code, message, exit, at, lines, cause } = this
+    const next = this.next === undefined ? more : `${this.next} ${more}`
+    return new UnpackError(code, message, next, exit, at, lines, this.#page, cause)
   }
 }

@@ -19,3 +19,7 @@ export function flatKeys(group: object, path = ''): { [key: string]: Value } {
     ),
   )
 }
+
+/** The values of an item that are given at all. */
+export const given = (item: object): Record<string, Value> =>
+  Object.fromEntries(Object.entries(item).filter((entry): entry is [string, Value] => entry[1] !== undefined))

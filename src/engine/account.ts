@@ -1,6 +1,7 @@
 import { anyItem, areaOf, type AnyDifference } from '../core/areas/index.js'
 import type { Value } from '../core/area.js'
 import type { DifferenceLine, Report } from '../core/report/report.js'
+import { given } from '../core/value.js'
 import { changes, differenceText, valueText } from '../core/words.js'
 import type { Run } from './run.js'
 
@@ -35,13 +36,11 @@ export function systemLine({
 
 const plain = (pairs: { key: string; value: Value }[]): Record<string, Value> =>
   Object.fromEntries(pairs.map(({ key, value }) => [key, value]))
-const wholeItem = (item: object): Record<string, Value> =>
-  Object.fromEntries(Object.entries(item).filter(([, value]) => value !== undefined))
 
 /** What stood there before, field by field; null where nothing did. */
 export function foundIn(difference: AnyDifference): Record<string, Value> | null {
   if (difference.is === 'missing') return null
-  if (difference.is === 'left over') return wholeItem(difference.found.item)
+  if (difference.is === 'left over') return given(difference.found.item)
   return plain(changes(difference).map(({ key, found }) => ({ key, value: found })))
 }
 

@@ -125,12 +125,12 @@ export async function carryOut(
 }
 
 /** What a step waits for that will not come: something that was refused, or that nothing makes at all. */
-export function heldBy({ lost, never }: Held): Why {
-  if (never !== undefined)
-    return { code: 'nothing-readies', text: UnpackError.of('nothing-readies', { what: never }).message }
+export function heldBy(held: Held): Why {
+  if ('never' in held)
+    return { code: 'nothing-readies', text: UnpackError.of('nothing-readies', { what: held.never }).message }
   return {
     code: 'waits-for',
-    text: UnpackError.of('waits-for', { ref: lost.replace(/^own\.([^/]+)\/.*/, '$1') }).message,
+    text: UnpackError.of('waits-for', { ref: held.lost.replace(/^own\.([^/]+)\/.*/, '$1') }).message,
   }
 }
 

@@ -20,10 +20,7 @@ export interface CarryOptions {
 }
 
 /** Why a step could not go: something it needs was refused, or nothing makes what it needs. */
-export interface Held {
-  lost: string
-  never?: string
-}
+export type Held = { lost: string } | { never: string }
 
 /**
  * Carries steps out: each carrier gets as many ready ones at once as it takes. One that takes several waits as long as
@@ -47,8 +44,7 @@ export async function carry(steps: readonly Step[], options: CarryOptions): Prom
     const carrier = nextCarrier([...pending], options.known)
     if (!carrier) {
       // nothing that is left can ever be made ready
-      for (const step of pending)
-        held.set(step, { lost: '', never: unmet(step, options.known).join(', ') || 'another step' })
+      for (const step of pending) held.set(step, { never: unmet(step, options.known).join(', ') || 'another step' })
       break
     }
     const load = [...pending]

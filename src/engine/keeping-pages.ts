@@ -12,6 +12,6 @@ export async function keepingPages<T>(run: Run, read: () => Promise<T>): Promise
     record.journal({ event: 'opened' })
     const page = record.keepPage('unexpected', error.page)
     record.journal({ event: 'closed', ok: false, why: error.message })
-    throw error.told((text) => text, `What came instead is kept: ${record.folder}/${page}`)
+    throw error.withNext(`What came instead is kept: ${record.folder}/${page}`)
   }
 }

@@ -7,14 +7,14 @@ import {
   type AreaName,
   type Inventory,
 } from '../core/areas/index.js'
-import type { Value } from '../core/area.js'
 import type { Comparison, SomeFound } from '../core/comparing/result.js'
+import { alike } from '../core/comparing/weigh.js'
 import { allFound, foundAt } from '../core/inventory.js'
-import { itemDigest } from '../core/text/digest.js'
+import { areaIn } from '../core/ref.js'
 import { bodyDigest } from '../core/text/normal-form.js'
 import type { State } from './state.js'
 import type { Intent } from './state-file.js'
-import { textOf } from '../core/value.js'
+import { given, textOf } from '../core/value.js'
 
 /** What an item of ours is known by: its number, and when it was made where the system tells that. */
 export const keyOf = ({ id, stamp }: Pick<SomeFound, 'id' | 'stamp'>): string =>
@@ -54,7 +54,7 @@ function stands(name: AreaName, wanted: AnyItem, found: AnyItem): boolean {
     const want = wanted[key]
     if (want === undefined || area.apart?.includes(key)) return true
     const here = found[key] ?? ''
-    return area.same?.(key, want, here) ?? (want === here || itemDigest(want) === itemDigest(here))
+    return area.same?.(key, want, here) ?? alike(want, here)
   })
 }
 
@@ -63,10 +63,8 @@ export const intentsOf = (differences: readonly AnyDifference[]): Intent[] =>
   differences.flatMap(({ area, ref, ...difference }) =>
     difference.is === 'left over' || !areaOf(area).guarded
       ? []
-      : [{ area, ref, wanted: plain(anyItem(difference.wanted)) as Intent['wanted'] }],
+      : [{ area, ref, wanted: given(anyItem(difference.wanted)) as Intent['wanted'] }],
   )
-const plain = (item: AnyItem): { [key: string]: Value } =>
-  Object.fromEntries(Object.entries(item).filter((entry): entry is [string, Value] => entry[1] !== undefined))
 
 /** What was made or changed, and stands there now. */
 export function ownedNow(inventory: Inventory, differences: readonly AnyDifference[]): Owned[] {
@@ -97,6 +95,6 @@ export function holdsOurs(inventory: Inventory, ours: Readonly<Record<string, re
   return (
     known.length === 0 ||
     known.some((name) => inventory[name] === undefined) ||
-    allFound(inventory).some((found) => ours[found.ref.split('/')[0] ?? '']?.includes(keyOf(found)))
+    allFound(inventory).some((found) => ours[areaIn(found.ref)]?.includes(keyOf(found)))
   )
 }

@@ -86,14 +86,14 @@ async function settleLocked(run: Run, options: SettleOptions, started: Date): Pr
   try {
     return await carryThrough(run, options, shown, agreed, record, started)
   } catch (error) {
-    throw account(run, record, asUnpackError(error))
+    throw stoppedPartWay(run, record, asUnpackError(error))
   } finally {
     record.exchange(run.exchange())
   }
 }
 
 /** A run that stopped part-way: the journal says so, and where; what it leaves closed is said. The next goes on from there. */
-function account(run: Run, record: Record, error: UnpackError): UnpackError {
+function stoppedPartWay(run: Run, record: Record, error: UnpackError): UnpackError {
   try {
     if (error.page !== undefined) record.keepPage('unexpected', error.page)
     record.journal({ event: 'closed', ok: false, why: error.message })
@@ -101,10 +101,7 @@ function account(run: Run, record: Record, error: UnpackError): UnpackError {
     // the disk that is in trouble is what is told
   }
   if (!run.state.closed) return error
-  return error.told(
-    (text) => text,
-    `The site is closed to visitors: the next settle opens it, or you do, at ${run.home}.`,
-  )
+  return error.withNext(`The site is closed to visitors: the next settle opens it, or you do, at ${run.home}.`)
 }
 
 /** Everything that may write, from the first-run form on. */
@@ -128,7 +125,7 @@ async function carryThrough(
   const ask = async (comparison: Comparison, late: readonly AnyDifference[]) =>
     (await choose(options, { comparison, differences: late, expected: false, late: true })) ?? []
   const readBack = await settleAndReadBack(run, session, staying, seen.inventory, record, ask)
-  if (isOpen(readBack.left)) await run.state.close(false)
+  if (opensNoMore(readBack.left)) await run.state.close(false)
   const moved = await move(run, session, chosen, record, readBack)
   await moved?.session.signOut().catch(() => undefined)
   const { checks, eyes } =
@@ -173,7 +170,7 @@ interface Seen {
 }
 
 /** Whether nothing is left that would open the site. */
-const isOpen = ({ differences }: Comparison): boolean => differences.every(({ area }) => area !== 'opening')
+const opensNoMore = ({ differences }: Comparison): boolean => differences.every(({ area }) => area !== 'opening')
 
 /** Signs in, if it can be done, reads everything and compares. Somebody's own items stop a run that would change anything. */
 async function see(run: Run, options: SettleOptions, signedIn?: SignedIn): Promise<Seen> {

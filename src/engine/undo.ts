@@ -2,7 +2,7 @@ import { areaNames, areaOf, anyItem, type AnyDifference, type AreaName, type Inv
 import type { Baseline } from '../core/baseline/schema.js'
 import { alike } from '../core/comparing/weigh.js'
 import { allFound, foundAt } from '../core/inventory.js'
-import { nameIn } from '../core/ref.js'
+import { areaIn, nameIn } from '../core/ref.js'
 import type { Secret } from '../core/secret.js'
 import { makePassword } from '../logins/password.js'
 import type { Step } from '../systems/step.js'
@@ -99,9 +99,11 @@ async function giveBack(run: Run, copies: readonly Copy[], refs: readonly string
   return { again, failed: [...failed, ...[...lost].map(([ref, why]) => ({ ref, why }))], record: record.folder }
 }
 
+const areaNamed = (ref: string) => areaNames.find((name) => name === areaIn(ref))
+
 /** What it was linked to and is nowhere any more, under another name perhaps, is left out. */
 function linkedTo(known: ReadonlySet<string>, { ref, item }: Copy): Copy['item'] {
-  const name = areaNames.find((one) => ref === one || ref.startsWith(`${one}/`))
+  const name = areaNamed(ref)
   const { links = [], within } = name ? areaOf(name) : {}
   const there = (to: unknown): boolean => typeof to !== 'string' || known.has(to)
   const changed = links
@@ -120,7 +122,7 @@ async function wayBack(
   inventory: Inventory,
   secrets: { [ref: string]: Secret },
 ): Promise<Step[] | string> {
-  const area = areaNames.find((name) => ref === name || ref.startsWith(`${name}/`))
+  const area = areaNamed(ref)
   const onSystem = area && run.onSystem(area)
   if (!area || !onSystem) return 'this system can’t be given it again'
   const here = { firstRun: false, baseline: run.baseline, inventory }

@@ -1,6 +1,7 @@
 import { encodeHTML, encodeXML, escapeText } from 'entities'
 import { UnpackError } from '../core/errors.js'
 import type { Secret } from '../core/secret.js'
+import { changeTexts } from '../core/text/texts.js'
 
 const DOTS = '••••••••'
 /** A secret shorter than this guards nothing, and would hide every text. */
@@ -26,6 +27,7 @@ export function formsOf(text: string): string[] {
   const all = plain.flatMap((one) => {
     const percent = encodeURIComponent(one)
     const json = JSON.stringify(one).slice(1, -1)
+    const named = one.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;')
     return [
       one,
       percent,
@@ -39,13 +41,8 @@ export function formsOf(text: string): string[] {
       escapeText(one),
       encodeXML(one),
       encodeHTML(one),
-      one.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;'),
-      one
-        .replaceAll('&', '&amp;')
-        .replaceAll('<', '&lt;')
-        .replaceAll('>', '&gt;')
-        .replaceAll('"', '&quot;')
-        .replaceAll("'", '&#39;'),
+      named,
+      named.replaceAll("'", '&#39;'),
       ...[isSign, isFar].flatMap((which) => [
         numbered(one, (code) => `&#${code};`, which),
         numbered(one, (code) => `&#x${code.toString(16)};`, which),
@@ -75,27 +72,11 @@ export class Guard {
 
   /** Plain data without them; what holds none stays the same object. */
   all<T>(value: T): T {
-    if (this.#all.length === 0) return value
-    return this.#plain(value) as T
-  }
-
-  #plain(value: unknown): unknown {
-    if (typeof value === 'string') return this.text(value)
-    if (typeof value !== 'object' || value === null || value instanceof Uint8Array) return value
-    if (Array.isArray(value)) {
-      const all = value.map((one) => this.#plain(one))
-      return all.some((one, index) => one !== value[index]) ? all : value
-    }
-    if (Object.getPrototypeOf(value) !== Object.prototype) return value
-    const entries = Object.entries(value)
-    const all = entries.map(([key, one]) => [this.text(key), this.#plain(one)] as const)
-    return all.some(([key, one], index) => key !== entries[index]?.[0] || one !== entries[index][1])
-      ? Object.fromEntries(all)
-      : value
+    return this.#all.length === 0 ? value : changeTexts(value, this.text)
   }
 
   /** An error without them. */
-  error(error: UnpackError, next?: string): UnpackError {
-    return this.#all.length === 0 && next === undefined ? error : error.told(this.text, next)
+  error(error: UnpackError): UnpackError {
+    return this.#all.length === 0 ? error : error.told(this.text)
   }
 }

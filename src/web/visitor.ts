@@ -41,7 +41,7 @@ export interface VisitorOptions {
   door?: { username: string; password: Secret }
   /** Called before every request that could change the site; what it throws keeps that back. */
   before?: () => Promise<void>
-  /** Milliseconds within which a reading has to be whole, and a fifth of those for a write; a minute where left out. */
+  /** Milliseconds within which a reading has to be whole; a write gets five times as long. */
   patience?: number
 }
 

@@ -80,10 +80,10 @@ test('what needs a refused step is held, and everything else goes on', async () 
   ])
   assert.deepEqual(sent, ['many: root other'])
   assert.deepEqual(
-    [...held].map(([{ more }, { lost }]) => [more.gives, lost]),
+    [...held].map(([{ more }, why]) => [more.gives, why]),
     [
-      ['branch', 'root'],
-      ['leaf', 'branch'],
+      ['branch', { lost: 'root' }],
+      ['leaf', { lost: 'branch' }],
     ],
   )
 })

@@ -2,6 +2,7 @@ import { isCancel, text as ask } from '@clack/prompts'
 import { accessRows } from '../../core/access/rows.js'
 import type { Baseline } from '../../core/baseline/schema.js'
 import { UnpackError } from '../../core/errors.js'
+import { allVisible } from '../../core/text/visible.js'
 import * as engine from '../../engine/settle.js'
 import { baselineFile } from '../baseline-file.js'
 import type { SiteFlags } from '../options.js'
@@ -10,7 +11,6 @@ import { runOptions } from '../run-options.js'
 import { differenceBlocks, remarkBlocks } from '../show/compare.js'
 import { heading } from '../show/layout.js'
 import { isAsPlanned, settleJson, settleLines } from '../show/settle.js'
-import { allVisible } from '../../core/text/visible.js'
 
 interface SettleFlags extends SiteFlags {
   yes?: boolean
@@ -55,16 +55,14 @@ function choose(
       if (opens) show(['Nothing was opened: --open REF says which, one by one.'])
       return opens || flags.yes ? sure : undefined
     }
-    const what = differences.length === 1 ? 'this difference' : `these ${differences.length} differences`
-    return (await saysYes(
-      `${opens ? 'Open' : 'Settle'} ${opens && differences.length === 1 ? 'it' : opens ? 'them' : what}?`,
-    ))
-      ? differences
-      : opens
-        ? []
-        : undefined
+    if (await saysYes(opens ? openQuestion(differences.length) : settleQuestion(differences.length))) return differences
+    return opens ? [] : undefined
   }
 }
+
+const openQuestion = (count: number): string => `Open ${count === 1 ? 'it' : 'them'}?`
+const settleQuestion = (count: number): string =>
+  `Settle ${count === 1 ? 'this difference' : `these ${count} differences`}?`
 
 /** A whole word and Enter: no single key, nor a passphrase that was meant for another question, is a yes. */
 async function saysYes(question: string): Promise<boolean> {

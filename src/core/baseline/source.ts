@@ -36,8 +36,9 @@ export class Source {
     text: string,
     readonly file: string,
   ) {
-    this.document = this.#read(depthOf(text) > MOST_DEPTH ? '' : text)
-    if (depthOf(text) > MOST_DEPTH) this.#flaws.push({ code: 'TOO_LARGE', at: 0 })
+    const isTooDeep = depthOf(text) > MOST_DEPTH
+    this.document = this.#read(isTooDeep ? '' : text)
+    if (isTooDeep) this.#flaws.push({ code: 'TOO_LARGE', at: 0 })
     // never the parser's own message, which may quote a line
     for (const { pos } of this.document.errors) this.#flaws.push({ code: 'YAML', at: pos[0] })
     try {
@@ -145,7 +146,7 @@ export class Source {
 
 const startOf = (node: unknown): number => (isNode(node) ? (node.range?.[0] ?? 0) : 0)
 
-/** How deep brackets and indents go at the most: the parser climbs down one by one, and has no limit of its own. */
+/** How deep brackets or a row of dashes go at the most: the parser climbs down one by one, and has no limit of its own. */
 function depthOf(text: string): number {
   let depth = 0
   let most = 0

@@ -1,7 +1,7 @@
 import { anyItem, areaNames, areaOf, type AnyDifference, type AreaName, type Inventory } from '../areas/index.js'
 import { goesIn, type Baseline } from '../baseline/schema.js'
 import type { Value } from '../area.js'
-import { nameIn } from '../ref.js'
+import { areaIn, nameIn } from '../ref.js'
 import type { Pair } from './bind.js'
 import type { Comparison, SomeArea, SomeDifference, SomeFound } from './result.js'
 import { textOf } from '../value.js'
@@ -75,8 +75,7 @@ export function leftOver(
   for (const found of rest) {
     const what = area.call(found.item)
     const goes = (because: string) => {
-      const unkept = found.unkept ?? area.unkept
-      const why = unkept === undefined ? because : `${because}; it can't be given back: ${unkept}`
+      const why = area.unkept === undefined ? because : `${because}; it can't be given back: ${area.unkept}`
       differences.push({ area: area.name, ref: found.ref, is: 'left over', found, because: why })
     }
     const keep = (text: string) => result.kept.push({ ref: found.ref, text })
@@ -134,7 +133,7 @@ export function holdingOn(
       if (!lost || going.has(found.ref)) continue
       going.delete(holder)
       held = true
-      const [area, inner] = [areaOf(lost.area), areaOf(found.ref.split('/')[0] as AreaName)]
+      const [area, inner] = [areaOf(lost.area), areaOf(areaIn(found.ref) as AreaName)]
       result.kept.push({
         ref: holder,
         text: `${area.call(anyItem(lost.found.item))} holds ${inner.call(anyItem(found.item))}: it stays`,

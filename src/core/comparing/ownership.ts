@@ -4,6 +4,7 @@ import { anyItem, areaOf } from '../areas/index.js'
 import type { Plan } from '../area.js'
 import type { Pair } from './bind.js'
 import type { CompareOptions, Comparison, SomeArea, SomeDifference, SomeFound } from './result.js'
+import { areaIn } from '../ref.js'
 import { textOf } from '../value.js'
 
 /** Whether the owner asked for planned texts over later edits, or for somebody's own item to be taken over: of all, or of this. */
@@ -87,7 +88,7 @@ export function keepingWhatStands(
   const isKept = ({ plan }: Pair): boolean => {
     const holder = holders.get(textOf(plan.item[sideOf]))?.found
     if (!plan.whileNew || !holder) return false
-    const mine = holder.origin === 'shipped' || isOurs(areaOf(holderArea(holder)), holder, options)
+    const mine = holder.origin === 'shipped' || isOurs(areaOf(areaIn(holder.ref) as AreaName), holder, options)
     return !mine || (options.ours?.(area.name, holder) ?? false)
   }
   const kept = pairs.filter(isKept)
@@ -105,5 +106,3 @@ export function keepingWhatStands(
       : others),
   ]
 }
-
-const holderArea = ({ ref }: SomeFound): AreaName => ref.split('/')[0] as AreaName

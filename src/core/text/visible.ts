@@ -1,3 +1,5 @@
+import { changeTexts } from './texts.js'
+
 /**
  * Signs that do something instead of showing something: they move a terminal (C0, C1), turn what is read (bidi marks), end a
  * line, or are not to be seen at all.
@@ -15,17 +17,4 @@ export const visible = (text: string): string =>
   })
 
 /** The same for every text in plain data; what has no such sign stays the same object. */
-export function allVisible<T>(value: T): T {
-  if (typeof value === 'string') return visible(value) as T
-  if (typeof value !== 'object' || value === null || value instanceof Uint8Array) return value
-  if (Array.isArray(value)) {
-    const all = value.map((one: unknown) => allVisible(one))
-    return (all.some((one, index) => one !== value[index]) ? all : value) as T
-  }
-  if (Object.getPrototypeOf(value) !== Object.prototype) return value
-  const entries = Object.entries(value).map(([key, one]) => [visible(key), allVisible(one as unknown)] as const)
-  const same = Object.entries(value).every(
-    ([key, one], index) => entries[index]?.[0] === key && entries[index][1] === one,
-  )
-  return same ? value : (Object.fromEntries(entries) as T)
-}
+export const allVisible = <T>(value: T): T => changeTexts(value, visible)

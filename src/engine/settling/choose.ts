@@ -35,7 +35,7 @@ const opens = (difference: AnyDifference): boolean => difference.is === 'differe
 
 /** Named by its own ref, by that of the forum it is about, or by the forum's path alone. */
 const isCovered = ({ ref }: AnyDifference, named: readonly string[]): boolean =>
-  named.some((one) => one === ref || one === nameIn(ref) || nameIn(one) === nameIn(ref))
+  named.some((one) => [one, nameIn(one)].includes(nameIn(ref)))
 
 /** What the first-run form left is seen now: what was not shown before is asked about on its own. */
 export async function chooseAgain(
