@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process'
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -10,7 +10,7 @@ import { isClean } from './tally.js'
 
 /*
  * `npm run trust [-- --seed N] [--most N] [--part NAME] [--without-lab]`: everything, in processes side by side, and docs/trust.md.
- * The figures of each part are kept in .lab/trust until all are there, so that a run that was stopped goes on.
+ * The figures of each clean part are kept in .lab/trust until all are there, so that a run that was stopped goes on.
  */
 const args = process.argv.slice(2)
 const after = (name: string): string | undefined => (args.includes(name) ? args[args.indexOf(name) + 1] : undefined)
@@ -19,13 +19,15 @@ const only = after('--part')
 const most = after('--most') ?? 'Infinity'
 const real = args.includes('--without-lab') ? [] : ['killed, real blog', 'killed, real forum']
 const names = [...parts.map(({ name }) => name), ...real].filter((name) => only === undefined || name === only)
-const began = Date.now()
-const folder = join(root, '.lab/trust', String(seed))
+const folder = join(root, '.lab/trust', `${seed}-${most}`)
+/** Only a run of everything may say on the page what was tried. */
+const whole = only === undefined && most === 'Infinity' && real.length > 0
 mkdirSync(folder, { recursive: true })
 
 function tried(name: string): Promise<Result> {
   const kept = join(folder, `${name}.json`)
   if (existsSync(kept)) return Promise.resolve(JSON.parse(readFileSync(kept, 'utf8')) as Result)
+  const began = Date.now()
   return new Promise((resolve, reject) => {
     const child = spawn(
       process.execPath,
@@ -39,12 +41,13 @@ function tried(name: string): Promise<Result> {
     child.on('close', () => {
       const line = out.trim().split('\n').at(-1) ?? ''
       try {
-        const result = JSON.parse(line) as Result
+        const seconds = Math.round((Date.now() - began) / 1000)
+        const result = { ...(JSON.parse(line) as Omit<Result, 'seconds'>), seconds }
         const { runs, troubles } = result.tally
         process.stderr.write(
           `${name}: ${runs} runs, ${troubles.length} troubles\n${troubles.map((one) => `  ${one}\n`).join('')}`,
         )
-        writeFileSync(kept, `${JSON.stringify(result, null, 1)}\n`)
+        if (isClean(result.tally)) writeFileSync(kept, `${JSON.stringify(result, null, 1)}\n`)
         resolve(result)
       } catch {
         reject(new Error(`${name} ended without a word: ${out.slice(-400)}`))
@@ -60,11 +63,9 @@ const worker = async () => {
 }
 await Promise.all(Array.from({ length: Math.max(2, availableParallelism()) }, worker))
 results.sort((a, b) => names.indexOf(a.name) - names.indexOf(b.name))
-const page = pageOf(results, {
-  date: new Date().toISOString().slice(0, 10),
-  seed,
-  minutes: Math.round((Date.now() - began) / 60_000),
-})
+const page = pageOf(results, { date: new Date().toISOString().slice(0, 10), seed })
 process.stdout.write(page)
-if (only === undefined) writeFileSync(join(root, 'docs/trust.md'), page)
-process.exitCode = results.every(({ tally }) => isClean(tally)) ? 0 : 1
+const clean = results.every(({ tally }) => isClean(tally))
+if (whole) writeFileSync(join(root, 'docs/trust.md'), page)
+if (whole && clean) rmSync(folder, { recursive: true })
+process.exitCode = clean ? 0 : 1

@@ -4,18 +4,18 @@ export interface Result {
   name: string
   about: string
   tally: Tally
+  /** How long it took. */
+  seconds: number
 }
 
 /** The page that says what was tried, and what came of it. */
-export function pageOf(
-  results: readonly Result[],
-  { date, seed, minutes }: { date: string; seed: number; minutes: number },
-): string {
+export function pageOf(results: readonly Result[], { date, seed }: { date: string; seed: number }): string {
   const cells = (values: readonly string[]) => `| ${values.join(' | ')} |`
+  const minutes = Math.round(results.reduce((all, { seconds }) => all + seconds, 0) / 60)
   return [
     '# What was tried to break it',
     '',
-    `Printed by \`npm run trust\` on ${date}, seed ${seed}, in ${minutes} minutes. The same seed tries the same.`,
+    `Printed by \`npm run trust\` on ${date}, seed ${seed}; its parts took ${minutes} minutes together. The same seed tries the same.`,
     '',
     cells(['', ...counts.map((key) => words[key])]),
     cells(['---', ...counts.map(() => '--:')]),

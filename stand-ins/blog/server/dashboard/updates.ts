@@ -34,10 +34,12 @@ export function updates(office: Office, blog: Blog): void {
   office.post('/updates', '/updates', (body) => {
     const now = blog.settings.updates
     if (systems.includes(body.system ?? '')) now.system = body.system as Settings['updates']['system']
-    now.themes = body.themes === '1'
-    // a rule for all: each add-on can be told otherwise afterwards
-    if (now.addOns !== (body.addOns === '1')) for (const addOn of blog.addOns) addOn.automatic = body.addOns === '1'
-    now.addOns = body.addOns === '1'
+    // a rule for all: each package can be told otherwise afterwards
+    for (const kind of ['themes', 'addOns'] as const) {
+      const automatic = body[kind] === '1'
+      if (now[kind] !== automatic) for (const one of blog[kind]) one.automatic = automatic
+      now[kind] = automatic
+    }
     return undefined
   })
   office.post('/updates/take', '/updates', () => {
