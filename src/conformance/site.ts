@@ -12,6 +12,7 @@ import type { Id } from '../core/area.js'
 import type { Visitor } from '../web/visitor.js'
 import { foundAt } from '../core/inventory.js'
 import type { Mailbox, RunOptions } from '../engine/options.js'
+import { takeStock } from '../engine/stock.js'
 
 /** A site that waits for its first-run form, as whoever runs the suite provides it. */
 export interface Provided {
@@ -87,8 +88,8 @@ export class ConformanceSite {
   async asOwner<T>(act: (visitor: Visitor, idOf: (ref: string) => Id) => Promise<T>): Promise<T> {
     const run = await Run.begin(this.baseline(), this.options)
     try {
-      const session = await run.signIn()
-      const inventory = await run.takeStock(session)
+      const session = await run.logins.signIn()
+      const { inventory } = await takeStock(run, session)
       return await act(await run.eyes.visitor('owner'), (ref) => foundAt(inventory, ref)?.id ?? '')
     } finally {
       await run.end()

@@ -3,7 +3,7 @@ import { UnpackError } from '../core/errors.js'
 import { allFound } from '../core/inventory.js'
 import type { Carried, Carrier, Step } from '../systems/step.js'
 import type { Session } from '../systems/system.js'
-import { foundIn, wantedIn } from './account.js'
+import { foundIn, wantedIn } from './report-of.js'
 import { carry, refsOf, type Held } from './carry.js'
 import { keepCopies } from './copies.js'
 import type { Known } from './fill.js'
@@ -12,7 +12,7 @@ import { answerMail } from './mail.js'
 import { memberSecrets } from './member-logins.js'
 import { intentsOf } from './ownership.js'
 import { keepOwner, ownerSecret } from './owner-login.js'
-import type { Record } from './record.js'
+import type { RunRecord } from './record.js'
 import type { Run } from './run.js'
 import { translate } from './translate.js'
 import type { Why } from './why.js'
@@ -31,7 +31,7 @@ function knownIn(inventory: Inventory, differences: readonly AnyDifference[]): K
 }
 
 export interface Books {
-  record: Record
+  record: RunRecord
   /** What was on the site before. */
   inventory: Inventory
   /** Why a ref could not be settled; filled as it turns out. */
@@ -57,7 +57,7 @@ export async function carryOut(
     secrets: { ...(secret && { owner: secret }), ...(await memberSecrets(run, differences)) },
     async before(carrier, load) {
       for (const { more } of load) if (more.owes !== undefined) await owe(run, record, more.owes)
-      run.tell({ is: 'sent', carrier: carrier.name, refs: refsOf(load) })
+      run.account.tell({ is: 'sent', carrier: carrier.name, refs: refsOf(load) })
       const carried = proved(load)
       await run.state.intend(intentsOf(carried))
       const falling = differences.filter(
@@ -81,7 +81,7 @@ export async function carryOut(
       if (error.page !== undefined) record.keepPage('unexpected', error.page)
     },
     async after(carrier, load, outcomes) {
-      run.tell({
+      run.account.tell({
         is: 'carried',
         carrier: carrier.name,
         refs: refsOf(load),

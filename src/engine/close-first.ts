@@ -1,9 +1,10 @@
-import type { AnyDifference, Inventory } from '../core/areas/index.js'
+import type { AnyDifference } from '../core/areas/index.js'
 import type { Comparison } from '../core/compare.js'
 import type { SignedIn } from '../systems/system.js'
 import { carry } from './carry.js'
-import type { Record } from './record.js'
+import type { RunRecord } from './record.js'
 import type { Run } from './run.js'
+import type { Stock } from './stock.js'
 
 /**
  * Closes the site to visitors, where the baseline says so and there is something to settle; gives what opens it again.
@@ -12,12 +13,12 @@ import type { Run } from './run.js'
 export async function closeFirst(
   run: Run,
   session: SignedIn,
-  { inventory, comparison }: { inventory: Inventory; comparison: Comparison },
+  { stock, comparison }: { stock: Stock; comparison: Comparison },
   chosen: readonly AnyDifference[],
-  record: Record,
+  record: RunRecord,
 ): Promise<AnyDifference[]> {
-  const step = run.baseline.site.open?.from === 'settled' ? run.system.closes?.(run.baseline) : undefined
-  const [now] = inventory.opening ?? []
+  const step = run.baseline.site.open?.from === 'settled' ? run.site.system.closes?.(run.baseline) : undefined
+  const [now] = stock.inventory.opening ?? []
   const others = chosen.filter(({ area }) => area !== 'opening')
   if (!step || !now?.item.visitors || others.length === 0 || comparison.others.length > 0) return []
   const opens: AnyDifference = {
@@ -36,7 +37,7 @@ export async function closeFirst(
     known: { ids: new Map(), addresses: new Map() },
     secrets: {},
     before: (carrier) => {
-      run.tell({ is: 'sent', carrier: carrier.name, refs: ['opening'] })
+      run.account.tell({ is: 'sent', carrier: carrier.name, refs: ['opening'] })
       record.journal({
         event: 'begun',
         carrier: carrier.name,

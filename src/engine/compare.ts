@@ -1,11 +1,13 @@
 import { accessRows, type AccessRow } from '../core/access/rows.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import type { Comparison } from '../core/compare.js'
-import { systemLine } from './account.js'
+import { systemLine } from './report-of.js'
 import type { RunOptions } from './options.js'
 import { call } from './call.js'
 import { keepingPages } from './keeping-pages.js'
 import { Run } from './run.js'
+import { takeStock, expectedStock } from './stock.js'
+import { againstPlan } from './against-plan.js'
 
 export interface Compared {
   comparison: Comparison
@@ -27,10 +29,10 @@ async function compareOn(run: Run): Promise<Compared> {
   try {
     const access = accessRows(run.baseline)
     const system = systemLine(run)
-    if (run.atFirstRun) return { comparison: run.compare(run.expected()), system, access, expected: true }
-    const session = await run.signIn()
+    if (run.site.atFirstRun) return { comparison: againstPlan(run, expectedStock(run)), system, access, expected: true }
+    const session = await run.logins.signIn()
     run.phase('read')
-    const comparison = run.compare(await keepingPages(run, () => run.takeStock(session)))
+    const comparison = againstPlan(run, await keepingPages(run, () => takeStock(run, session)))
     await session.signOut()
     return { comparison, system, access, expected: false }
   } finally {

@@ -3,10 +3,10 @@ import { UnpackError } from '../core/errors.js'
 import type { Check, EyesCell } from '../core/report/report.js'
 import { lookAtAll } from './look.js'
 import type { RunOptions } from './options.js'
-import { Record } from './record.js'
+import { RunRecord } from './record.js'
 import { call } from './call.js'
 import { Run } from './run.js'
-import { blankReport } from './account.js'
+import { blankReport } from './report-of.js'
 import { tryOut } from './try-out.js'
 
 export interface ConfirmOptions extends RunOptions {
@@ -38,25 +38,25 @@ async function confirmOn(run: Run, options: ConfirmOptions): Promise<Confirmed> 
   try {
     // trying writes: no other run may be at work
     if (options.try) await run.lock()
-    if (run.atFirstRun) throw UnpackError.of('first-run-waits', { address: run.home })
+    if (run.site.atFirstRun) throw UnpackError.of('first-run-waits', { address: run.site.home })
     // nothing is kept of a run that can't begin
-    await run.login()
-    const record = Record.open(run.address, options.records, started, run.guard)
+    await run.logins.owners()
+    const record = RunRecord.open(run.site.address, options.records, started, run.account.guard)
     record.journal({ event: 'opened' })
     const tried = options.try ? await tryOut(run, record) : []
     const { checks: looked, eyes } = await lookAtAll(run, record)
     const checks = [...looked, ...tried]
-    for (const check of tried) run.tell({ is: 'check', check })
+    for (const check of tried) run.account.tell({ is: 'check', check })
     record.journal({ event: 'closed', ok: checks.every(({ ok }) => ok) })
     record.report({
       ...blankReport(run, 'confirm', started),
       checks,
       eyes,
       ended: new Date().toISOString(),
-      requests: run.traffic.requests,
-      writes: run.traffic.writes,
+      requests: run.account.traffic.requests,
+      writes: run.account.traffic.writes,
     })
-    record.exchange(run.exchange())
+    record.exchange(run.account.exchange())
     return {
       checks,
       eyes,

@@ -2,15 +2,17 @@ import type { AnyDifference } from '../core/areas/index.js'
 import type { SomeFound } from '../core/comparing/result.js'
 import { UnpackError } from '../core/errors.js'
 import type { Session } from '../systems/system.js'
-import type { Record } from './record.js'
+import type { RunRecord } from './record.js'
 import type { Why } from './why.js'
 
 /** Bytes of one upload that are kept. */
 const MOST = 256 * 1024 * 1024
 
-/** Whether something of somebody's goes, or is written over. */
-const isLost = (difference: AnyDifference): boolean =>
-  difference.is === 'left over' || (difference.is === 'different' && difference.overwrites === true)
+/** What of somebody's goes, or is written over. */
+const losing = (difference: AnyDifference): SomeFound | undefined =>
+  difference.is === 'left over' || (difference.is === 'different' && difference.overwrites)
+    ? (difference.found as SomeFound)
+    : undefined
 
 /**
  * Keeps copies of what goes and of what is written over, before anything of it is sent. What can't be kept stays where it is.
@@ -19,7 +21,7 @@ const isLost = (difference: AnyDifference): boolean =>
 export async function keepCopies(
   session: Session,
   differences: readonly AnyDifference[],
-  record: Record,
+  record: RunRecord,
   why: Map<string, Why>,
   copies: Map<string, string>,
 ): Promise<AnyDifference[]> {
@@ -35,13 +37,13 @@ export async function keepCopies(
 async function keep(
   session: Session,
   difference: AnyDifference,
-  record: Record,
+  record: RunRecord,
   copies: Map<string, string>,
 ): Promise<string | undefined> {
-  if (!isLost(difference) || difference.is === 'missing') return undefined
+  const found = losing(difference)
   // a run that goes on has kept it already
-  if (copies.has(difference.ref)) return undefined
-  const { ref, item, copy, file } = difference.found as SomeFound
+  if (!found || copies.has(difference.ref)) return undefined
+  const { ref, item, copy, file } = found
   const kept =
     file === undefined || difference.is !== 'left over' ? undefined : await keepBytes(session, ref, file, record)
   if (kept && 'trouble' in kept) return kept.trouble
@@ -53,7 +55,7 @@ async function keepBytes(
   { visitor }: Session,
   ref: string,
   from: string,
-  record: Record,
+  record: RunRecord,
 ): Promise<{ trouble: string } | { file: string; bytes: number; sha256: string }> {
   const kept = record.keepFile(ref)
   let size = 0

@@ -1,31 +1,31 @@
 import type { SignedIn } from '../systems/system.js'
 import { carry } from './carry.js'
-import type { Record } from './record.js'
+import type { RunRecord } from './record.js'
 import type { Run } from './run.js'
 
 /** A debt stands in the state and in the journal before the step that makes it is sent. */
-export async function owe(run: Run, record: Record, debt: string): Promise<void> {
+export async function owe(run: Run, record: RunRecord, debt: string): Promise<void> {
   await run.state.owe(debt)
   record.journal({ event: 'owed', debt })
 }
 
-export async function pay(run: Run, record: Record, debt: string): Promise<void> {
+export async function pay(run: Run, record: RunRecord, debt: string): Promise<void> {
   if (!run.state.debts.includes(debt)) return
   await run.state.paid(debt)
   record.journal({ event: 'paid', debt })
 }
 
 /** Pays what no step of this run has paid, also from an earlier run that was stopped in between. */
-export async function payDebts(run: Run, session: SignedIn, record: Record): Promise<void> {
+export async function payDebts(run: Run, session: SignedIn, record: RunRecord): Promise<void> {
   for (const debt of run.state.debts) {
-    const step = run.system.debts?.[debt]?.()
+    const step = run.site.system.debts?.[debt]?.()
     if (!step) continue
     await carry([step], {
       session,
       known: { ids: new Map(), addresses: new Map() },
       secrets: {},
       before: (carrier) => {
-        run.tell({ is: 'sent', carrier: carrier.name, refs: [] })
+        run.account.tell({ is: 'sent', carrier: carrier.name, refs: [] })
         record.journal({ event: 'begun', carrier: carrier.name, debt })
       },
       after: async (carrier, _load, [outcome]) => {

@@ -43,7 +43,8 @@ export class ManyEyes {
   }
 
   async #choose(): Promise<Pair[]> {
-    const { baseline, options, home, system } = this.run
+    const { baseline, options, site } = this.run
+    const { home, system } = site
     const stored = new Set((await options.logins.at(home)).map(({ username }) => username))
     const members = (baseline.members ?? []).filter(({ username }) => stored.has(username))
     const pairs: Pair[] = [{ as: 'visitor', of: ['everyone'] }]
@@ -73,14 +74,15 @@ export class ManyEyes {
 
   async #enter(as: string): Promise<Visitor> {
     const { run } = this
-    const visitor = run.visitor()
+    const visitor = run.site.visitor()
     if (as === 'visitor') return visitor
-    const name = as === 'owner' ? (await run.login()).username : as.replace(/^member /, '')
-    const login = await run.options.logins.find(run.home, name)
-    if (!login) throw UnpackError.of('login-missing', { address: run.home, user: name, file: run.options.logins.file })
-    run.guard.add(login.password)
-    if (!(await run.system.eyes?.signIn(visitor, login)))
-      throw UnpackError.of('login-refused', { address: run.home, user: name })
+    const name = as === 'owner' ? (await run.logins.owners()).username : as.replace(/^member /, '')
+    const login = await run.options.logins.find(run.site.home, name)
+    if (!login)
+      throw UnpackError.of('login-missing', { address: run.site.home, user: name, file: run.options.logins.file })
+    run.account.guard.add(login.password)
+    if (!(await run.site.system.eyes?.signIn(visitor, login)))
+      throw UnpackError.of('login-refused', { address: run.site.home, user: name })
     return visitor
   }
 
@@ -88,7 +90,7 @@ export class ManyEyes {
   look(as: string, forums: readonly LookedAt[]): Promise<ReadonlyMap<string, Seen>> {
     const known = this.#looks.get(as)
     if (known) return known
-    const taken = this.visitor(as).then((visitor) => this.run.system.eyes?.look(visitor, forums) ?? new Map())
+    const taken = this.visitor(as).then((visitor) => this.run.site.system.eyes?.look(visitor, forums) ?? new Map())
     this.#looks.set(as, taken)
     return taken
   }
@@ -97,7 +99,7 @@ export class ManyEyes {
   async close(): Promise<void> {
     const all = [...this.#visitors].filter(([as]) => as !== 'visitor')
     this.#visitors.clear()
-    const leave = async (made: Promise<Visitor>) => this.run.system.eyes?.signOut(await made)
+    const leave = async (made: Promise<Visitor>) => this.run.site.system.eyes?.signOut(await made)
     await Promise.allSettled(all.map(([, made]) => leave(made)))
   }
 }

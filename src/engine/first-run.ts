@@ -4,15 +4,16 @@ import type { SignedIn } from '../systems/system.js'
 import { NoAnswer } from '../web/failure.js'
 import { carryOut } from './carry-out.js'
 import { storeOwner } from './owner-login.js'
-import type { Record } from './record.js'
+import type { RunRecord } from './record.js'
 import type { Run } from './run.js'
 
 /**
  * Fills the first-run form and signs in. The password is on disk before the form is sent; when the answer is lost, the
  * stored login tells whether the site is ours.
  */
-export async function fillFirstRun(run: Run, expected: Comparison, record: Record): Promise<SignedIn> {
-  const { baseline, system, home } = run
+export async function fillFirstRun(run: Run, expected: Comparison, record: RunRecord): Promise<SignedIn> {
+  const { baseline } = run
+  const { system, home } = run.site
   const missing = (system.firstRunNeeds ?? []).filter((key) => {
     const [group = '', name = ''] = key.split('.')
     return (
@@ -27,15 +28,15 @@ export async function fillFirstRun(run: Run, expected: Comparison, record: Recor
   const ofForm = expected.differences.filter(({ area }) => area === 'site' || area === 'owner')
   const why = new Map<string, { code: string; text: string }>()
   try {
-    await carryOut(run, run.stranger(), ofForm, { record, inventory: {}, why, copies: new Map() }, true)
+    await carryOut(run, run.site.stranger(), ofForm, { record, inventory: {}, why, copies: new Map() }, true)
   } catch (error) {
     if (!(error instanceof NoAnswer)) throw error
     record.journal({ event: 'lost', why: error.failure.text })
-    const session = await run.signIn().catch(() => undefined)
+    const session = await run.logins.signIn().catch(() => undefined)
     if (session) return session
     throw UnpackError.of('lost-answer', { url: error.url, finding: error.failure.text })
   }
   const [refused] = why.values()
   if (refused) throw UnpackError.of('first-run-refused', { address: home, why: refused.text })
-  return run.signIn()
+  return run.logins.signIn()
 }

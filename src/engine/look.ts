@@ -5,9 +5,11 @@ import type { Check, EyesCell } from '../core/report/report.js'
 import type { Screen, SignedIn } from '../systems/system.js'
 import { lookFailure } from './error-of.js'
 import { inWords, lookThroughEyes, plannedEyes } from './eyes.js'
-import type { Record } from './record.js'
+import type { RunRecord } from './record.js'
 import type { Run } from './run.js'
 import { visits } from './visits.js'
+import { takeStock, expectedStock, type Stock } from './stock.js'
+import { againstPlan } from './against-plan.js'
 
 const asOwner = (name: string, ok: boolean, detail: string): Check => ({ name, as: 'owner', ok, detail })
 
@@ -22,21 +24,22 @@ export interface Looked {
  * Looks at the result as visitor and as owner, in sessions of their own, and compares once more. Writes nothing.
  * @param oldPlaces addresses at which something stood that was to go
  */
-export async function lookAtAll(run: Run, record: Record, oldPlaces: readonly string[] = []): Promise<Looked> {
+export async function lookAtAll(run: Run, record: RunRecord, oldPlaces: readonly string[] = []): Promise<Looked> {
   run.phase('confirm')
   const checks: Check[] = []
   const add = (...more: Check[]) => {
     for (const check of more) {
       checks.push(check)
-      run.tell({ is: 'check', check })
+      run.account.tell({ is: 'check', check })
     }
   }
   const session = await signIn(run, add)
-  const inventory = session && (await read(run, session, record, add))
-  const comparison = run.compare(inventory ?? run.expected())
+  const stock = session && (await read(run, session, record, add))
+  const inventory = stock?.inventory
+  const comparison = againstPlan(run, stock ?? expectedStock(run))
   const [seen, screens, eyes] = await Promise.all([
     visits(run, comparison, inventory, oldPlaces),
-    session ? Promise.all(run.system.screens.map((screen) => open(run, session, screen, record))) : [],
+    session ? Promise.all(run.site.system.screens.map((screen) => open(run, session, screen, record))) : [],
     throughEyes(run, comparison, inventory),
   ])
   add(...seen, ...screens, ...eyes.checks)
@@ -53,7 +56,7 @@ async function throughEyes(
   comparison: Comparison,
   inventory: Inventory | undefined,
 ): Promise<{ checks: Check[]; cells: EyesCell[] }> {
-  if (!inventory || !run.system.eyes) return { checks: [], cells: [] }
+  if (!inventory || !run.site.system.eyes) return { checks: [], cells: [] }
   const { table, forums } = plannedEyes(run, comparison, inventory)
   if (table.length === 0) return { checks: [], cells: [] }
   const { eyes } = run
@@ -82,7 +85,7 @@ type Add = (...checks: Check[]) => void
 async function signIn(run: Run, add: Add): Promise<SignedIn | undefined> {
   const name = 'the owner can sign in'
   try {
-    const session = await run.signIn()
+    const session = await run.logins.signIn()
     add(asOwner(name, true, 'in a new session'))
     return session
   } catch (error) {
@@ -93,9 +96,9 @@ async function signIn(run: Run, add: Add): Promise<SignedIn | undefined> {
 }
 
 /** Reads everything once more; a screen that is not as expected fails the comparison, and nothing else. */
-async function read(run: Run, session: SignedIn, record: Record, add: Add): Promise<Inventory | undefined> {
+async function read(run: Run, session: SignedIn, record: RunRecord, add: Add): Promise<Stock | undefined> {
   try {
-    return await run.takeStock(session)
+    return await takeStock(run, session)
   } catch (error) {
     add(asOwner(NOTHING_LEFT, false, lookFailure(error)))
     if (error instanceof UnpackError && error.page !== undefined) record.keepPage('unexpected', error.page)
@@ -119,11 +122,11 @@ function nothingLeft({ differences, byHand, never }: Comparison): Check {
 }
 
 /** Opens one screen of the dashboard; one that has trouble is kept in the record. */
-async function open(run: Run, session: SignedIn, screen: Screen, record: Record): Promise<Check> {
+async function open(run: Run, session: SignedIn, screen: Screen, record: RunRecord): Promise<Check> {
   const name = `the dashboard's screen “${screen.name}” opens`
   try {
     const answer = await session.visitor.get(screen.place)
-    const trouble = run.system.trouble(answer, screen)
+    const trouble = run.site.system.trouble(answer, screen)
     if (trouble === undefined) return asOwner(name, true, answer.url)
     record.keepPage(screen.name, answer.text)
     return asOwner(name, false, `${answer.url}: ${trouble}`)
@@ -137,9 +140,9 @@ async function signOut(run: Run, session: SignedIn): Promise<Check> {
   const name = 'the owner can sign out'
   try {
     await session.signOut().catch(() => undefined)
-    const [first] = run.system.screens
+    const [first] = run.site.system.screens
     const answer = first && (await session.visitor.get(first.place))
-    const out = !answer || run.system.trouble(answer, first) !== undefined
+    const out = !answer || run.site.system.trouble(answer, first) !== undefined
     return asOwner(name, out, out ? 'the dashboard asks to sign in again' : 'the dashboard still opens')
   } catch (error) {
     return asOwner(name, false, lookFailure(error))

@@ -12,7 +12,7 @@ export async function answerMail(run: Run, to: string, since: Date): Promise<str
   const byHand = `the site has sent a mail to ${to}, and counts on it when the link in it was opened: open it, and run again`
   if (!mailbox) return `${byHand}; --mail-folder FOLDER lets Unpack do that`
   const mails = await mailbox.mailsTo(to, since)
-  const home = addressText(run.address)
+  const home = addressText(run.site.address)
   const links = mails
     .flatMap((text) => text.match(/https?:\/\/[^\s"'<>)]+/g) ?? [])
     .map((link) => link.replaceAll('&amp;', '&'))
@@ -20,6 +20,6 @@ export async function answerMail(run: Run, to: string, since: Date): Promise<str
   const [link] = links.filter((one) => one.startsWith(home)).sort((a, b) => b.length - a.length)
   if (link === undefined)
     return mails.length === 0 ? `${byHand}; it did not arrive` : `${byHand}; no link in it leads there`
-  const answer = await run.visitor().get(link, { purpose: 'write' })
+  const answer = await run.site.visitor().get(link, { purpose: 'write' })
   return answer.status < 400 ? undefined : `${byHand}; its link answers HTTP ${answer.status}`
 }

@@ -18,12 +18,12 @@ export async function memberSecrets(
   for (const { username, password } of run.baseline.members ?? []) {
     const ref = `members/${username}`
     if (!missing.has(ref)) continue
-    const stored = await logins.find(run.home, username)
+    const stored = await logins.find(run.site.home, username)
     if (!stored && password === 'stored')
-      throw UnpackError.of('login-missing', { address: run.home, user: username, file: logins.file })
-    const secret = stored?.password ?? makePassword(run.system.password)
-    run.guard.add(secret)
-    if (!stored) await logins.put(run.home, username, secret)
+      throw UnpackError.of('login-missing', { address: run.site.home, user: username, file: logins.file })
+    const secret = stored?.password ?? makePassword(run.site.system.password)
+    run.account.guard.add(secret)
+    if (!stored) await logins.put(run.site.home, username, secret)
     secrets[ref] = secret
   }
   return secrets

@@ -4,10 +4,12 @@ import { UnpackError } from '../core/errors.js'
 import type { SignedIn } from '../systems/system.js'
 import { NoAnswer } from '../web/failure.js'
 import { carryOut } from './carry-out.js'
-import type { Record } from './record.js'
+import type { RunRecord } from './record.js'
 import type { Run } from './run.js'
 import type { ReadBack } from './settling/read-back.js'
 import { survey, unlessStopped } from './survey.js'
+import { takeStock } from './stock.js'
+import { againstPlan } from './against-plan.js'
 
 /**
  * Refuses a move that would send the password readable by anybody on the way, before anything is written.
@@ -33,25 +35,25 @@ export async function move(
   run: Run,
   session: SignedIn,
   chosen: readonly AnyDifference[],
-  record: Record,
+  record: RunRecord,
   readBack: ReadBack,
 ): Promise<Moved> {
   const step = chosen.find(({ area }) => area === 'address')
   const to = parseAddress(run.baseline.site.address)
   if (!step || !to) return { run, session }
-  const shown = await run.system.shows?.(run.visitor())
+  const shown = await run.site.system.shows?.(run.site.visitor())
   const { logins } = run.options
   const there = await run.movedTo(to)
-  const own = await logins.find(run.home, session.login.username)
-  if (own) await logins.put(there.home, own.username, own.password)
-  run.phase('move', there.home)
+  const own = await logins.find(run.site.home, session.login.username)
+  if (own) await logins.put(there.site.home, own.username, own.password)
+  run.phase('move', there.site.home)
   await carryOut(run, session, [step], { record, inventory: {}, why: readBack.why, copies: readBack.copies })
   if (readBack.why.has(step.ref)) return { run, session }
   const strange = await whyStrange(there, shown)
   if (strange !== undefined) return notThere(there, readBack, strange)
   try {
-    const after = await there.signIn()
-    readBack.left = there.compare(await there.takeStock(after))
+    const after = await there.logins.signIn()
+    readBack.left = againstPlan(there, await takeStock(there, after))
     record.journal({ event: 'read back', ref: step.ref, is: step.is, ok: true })
     return { run: there, session: after }
   } catch (error) {
@@ -65,18 +67,18 @@ export async function move(
  * what only this site shows.
  */
 async function whyStrange(there: Run, shown: string | undefined): Promise<string | undefined> {
-  const { findings, address } = await survey(there.home, { ...there.options, on: undefined, door: undefined })
+  const { findings, address } = await survey(there.site.home, { ...there.options, on: undefined, door: undefined })
   if (findings.failure) return findings.failure.text
-  if (addressText(address) !== there.home) return `it leads to ${addressText(address)}`
-  if (findings.system?.id !== there.system.id || findings.system.state !== 'set up')
+  if (addressText(address) !== there.site.home) return `it leads to ${addressText(address)}`
+  if (findings.system?.id !== there.site.system.id || findings.system.state !== 'set up')
     return 'something else answers there'
   if (shown === undefined) return 'it shows nothing by which it could be told from another'
-  const now = await there.system.shows?.(there.visitor()).catch(unlessStopped)
+  const now = await there.site.system.shows?.(there.site.visitor()).catch(unlessStopped)
   return now === shown ? undefined : 'another site answers there'
 }
 
 function notThere(there: Run, readBack: ReadBack, why: string): undefined {
-  const text = `the site's own address is ${there.home} now, which does not lead to it yet (${why}); no password was sent there: confirm it when it does`
+  const text = `the site's own address is ${there.site.home} now, which does not lead to it yet (${why}); no password was sent there: confirm it when it does`
   readBack.left = {
     ...readBack.left,
     differences: readBack.left.differences.filter(({ area }) => area !== 'address'),

@@ -8,8 +8,9 @@ import type { Run } from './run.js'
  * was lost, this tells them from a stranger's of the same name.
  */
 export async function openedByLogin(run: Run, inventory: Inventory): Promise<Owned[]> {
-  const { eyes } = run.system
-  const { home, baseline, options, state } = run
+  const { baseline, options, state, site } = run
+  const { home, system } = site
+  const { eyes } = system
   const planned = new Set(
     (baseline.members ?? []).flatMap(({ username, password }) => (password === 'made' ? [username] : [])),
   )
@@ -22,13 +23,13 @@ export async function openedByLogin(run: Run, inventory: Inventory): Promise<Own
   for (const found of unknown) {
     const { username } = found.item
     const login = await options.logins.find(home, username)
-    if (!login || run.wasRefused(username)) continue
-    run.guard.add(login.password)
-    const visitor = run.visitor()
+    if (!login || run.logins.refused.has(username)) continue
+    run.account.guard.add(login.password)
+    const visitor = run.site.visitor()
     if (await eyes.signIn(visitor, login)) {
       await eyes.signOut(visitor)
       ours.push({ area: 'members', key: keyOf(found), ref: found.ref })
-    } else run.refused(username)
+    } else run.logins.refused.add(username)
   }
   return ours
 }

@@ -9,7 +9,8 @@ import type { Run } from './run.js'
  * @throws UnpackError `login-missing` where it is to be stored already and is not
  */
 async function newPassword(run: Run): Promise<Secret> {
-  const { baseline, options, home, system } = run
+  const { baseline, options } = run
+  const { home, system } = run.site
   const { username, password } = baseline.owner
   const own =
     password === 'made'
@@ -17,7 +18,7 @@ async function newPassword(run: Run): Promise<Secret> {
       : password === 'asked'
         ? await options.askPassword?.(username)
         : undefined
-  run.guard.add(own)
+  run.account.guard.add(own)
   if (own) return own
   throw UnpackError.of('login-missing', { address: home, user: username, file: options.logins.file })
 }
@@ -31,10 +32,10 @@ const ownerIn = (differences: readonly AnyDifference[]): readonly string[] => {
 export async function storeOwner(run: Run): Promise<Secret> {
   const { logins } = run.options
   const { username } = run.baseline.owner
-  const stored = await logins.find(run.home, username)
+  const stored = await logins.find(run.site.home, username)
   if (stored) return stored.password
   const password = await newPassword(run)
-  await logins.put(run.home, username, password)
+  await logins.put(run.site.home, username, password)
   return password
 }
 
@@ -42,17 +43,18 @@ export async function storeOwner(run: Run): Promise<Secret> {
 export async function ownerSecret(run: Run, differences: readonly AnyDifference[]): Promise<Secret | undefined> {
   const { logins } = run.options
   const { username } = run.baseline.owner
-  const stored = await logins.find(run.home, username)
+  const stored = await logins.find(run.site.home, username)
   const fields = ownerIn(differences)
   if (!stored) return fields.includes('username') ? storeOwner(run) : undefined
   if (!fields.includes('password') || !logins.prepare) return stored.password
   if (stored.next) return stored.next
   const next = await newPassword(run)
-  await logins.prepare(run.home, username, next)
+  await logins.prepare(run.site.home, username, next)
   return next
 }
 
 /** A new password has opened the site: it is the only one from now on. */
 export async function keepOwner(run: Run, settled: readonly AnyDifference[]): Promise<void> {
-  if (ownerIn(settled).includes('password')) await run.options.logins.promote?.(run.home, run.baseline.owner.username)
+  if (ownerIn(settled).includes('password'))
+    await run.options.logins.promote?.(run.site.home, run.baseline.owner.username)
 }

@@ -34,7 +34,7 @@ export interface KeptFile {
 }
 
 /** The folder of a run: its journal, copies of what it removed, pages that were not as expected, and its report. */
-export class Record {
+export class RunRecord {
   private constructor(
     readonly folder: string,
     private readonly guard: Guard,
@@ -45,7 +45,7 @@ export class Record {
    * @param guard knows what must not be in it
    * @throws UnpackError `folder-trouble`
    */
-  static open(address: SiteAddress, root = 'unpack-record', now = new Date(), guard = new Guard()): Record {
+  static open(address: SiteAddress, root = 'unpack-record', now = new Date(), guard = new Guard()): RunRecord {
     const time = now
       .toISOString()
       .replace(/\.\d+Z$/, 'Z')
@@ -56,7 +56,7 @@ export class Record {
     return onDisk(folder, () => {
       mkdirSync(folder, { recursive: true, mode: 0o700 })
       chmodSync(folder, 0o700)
-      return new Record(folder, guard)
+      return new RunRecord(folder, guard)
     })
   }
 

@@ -6,7 +6,7 @@ import { UnpackError } from '../core/errors.js'
 import { inOrder } from '../core/order.js'
 import type { Check, EyesCell } from '../core/report/report.js'
 import type { SignedIn } from '../systems/system.js'
-import { accountOf, blankReport, type Fate } from './account.js'
+import { accountOf, blankReport, type Fate } from './report-of.js'
 import { call } from './call.js'
 import { keepingPages } from './keeping-pages.js'
 import { asUnpackError } from './error-of.js'
@@ -14,13 +14,15 @@ import { closeFirst } from './close-first.js'
 import { fillFirstRun } from './first-run.js'
 import { lookAtAll } from './look.js'
 import type { RunOptions } from './options.js'
-import { Record } from './record.js'
+import { RunRecord } from './record.js'
 import { move, refuseMove } from './move.js'
 import { Run } from './run.js'
 import { choose, chooseAgain, type Choice, type Chosen } from './settling/choose.js'
 import { merged, notesOf } from './settling/merge.js'
 import { settleAndReadBack, type ReadBack } from './settling/read-back.js'
 import { keyOf, sameIn } from './settling/same.js'
+import { takeStock, expectedStock, type Stock } from './stock.js'
+import { againstPlan } from './against-plan.js'
 
 export type { Choice } from './settling/choose.js'
 
@@ -79,21 +81,21 @@ async function settleLocked(run: Run, options: SettleOptions, started: Date): Pr
   const agreed = await choose(options, first)
   if (!agreed) {
     await shown.session?.signOut()
-    return { ...nothing, open: plan.differences, comparison: plan, requests: run.traffic.requests }
+    return { ...nothing, open: plan.differences, comparison: plan, requests: run.account.traffic.requests }
   }
-  const record = Record.open(run.address, options.records, started, run.guard)
+  const record = RunRecord.open(run.site.address, options.records, started, run.account.guard)
   record.journal({ event: 'opened' })
   try {
     return await carryThrough(run, options, shown, agreed, record, started)
   } catch (error) {
     throw stoppedPartWay(run, record, asUnpackError(error))
   } finally {
-    record.exchange(run.exchange())
+    record.exchange(run.account.exchange())
   }
 }
 
 /** A run that stopped part-way: the journal says so, and where; what it leaves closed is said. The next goes on from there. */
-function stoppedPartWay(run: Run, record: Record, error: UnpackError): UnpackError {
+function stoppedPartWay(run: Run, record: RunRecord, error: UnpackError): UnpackError {
   try {
     if (error.page !== undefined) record.keepPage('unexpected', error.page)
     record.journal({ event: 'closed', ok: false, why: error.message })
@@ -101,7 +103,7 @@ function stoppedPartWay(run: Run, record: Record, error: UnpackError): UnpackErr
     // the disk that is in trouble is what is told
   }
   if (!run.state.closed) return error
-  return error.withNext(`The site is closed to visitors: the next settle opens it, or you do, at ${run.home}.`)
+  return error.withNext(`The site is closed to visitors: the next settle opens it, or you do, at ${run.site.home}.`)
 }
 
 /** Everything that may write, from the first-run form on. */
@@ -110,21 +112,21 @@ async function carryThrough(
   options: SettleOptions,
   shown: Seen,
   agreed: readonly AnyDifference[],
-  record: Record,
+  record: RunRecord,
   started: Date,
 ): Promise<Settled> {
   const plan = shown.comparison
   const session = shown.session ?? (await fillFirstRun(run, plan, record))
   const seen = shown.session ? shown : await see(run, options, session)
   const chosen = shown.session ? agreed : await chooseAgain(options, seen.comparison, plan, agreed)
-  const oldPlaces = placesOf(seen.inventory, chosen, run.home)
+  const oldPlaces = placesOf(seen.stock.inventory, chosen, run.site.home)
 
   const closed = await closeFirst(run, session, seen, chosen, record)
   const here = closed.length > 0 ? chosen.filter(({ area }) => area !== 'opening') : chosen
   const staying = [...here, ...closed].filter(({ area }) => area !== 'address')
   const ask = async (comparison: Comparison, late: readonly AnyDifference[]) =>
     (await choose(options, { comparison, differences: late, expected: false, late: true })) ?? []
-  const readBack = await settleAndReadBack(run, session, staying, seen.inventory, record, ask)
+  const readBack = await settleAndReadBack(run, session, staying, seen.stock, record, ask)
   if (opensNoMore(readBack.left)) await run.state.close(false)
   const moved = await move(run, session, chosen, record, readBack)
   await moved?.session.signOut().catch(() => undefined)
@@ -143,7 +145,7 @@ async function carryThrough(
   const notes = notesOf(plan, seen.comparison)
   record.journal({ event: 'closed', ok: done.failed.length === 0 && checks.every(({ ok }) => ok) })
   const { kept, byHand, never } = readBack.left
-  const { requests, writes } = run.traffic
+  const { requests, writes } = run.account.traffic
   const account = { ...blankReport(run, 'settle', started), ...accountOf(all, fateOf) }
   record.report({
     ...account,
@@ -165,7 +167,7 @@ const nothing = { settled: [], failed: [], checks: [], eyes: [], writes: 0 }
 interface Seen {
   /** Left out in front of a first-run form. */
   session?: SignedIn
-  inventory: Inventory
+  stock: Stock
   comparison: Comparison
 }
 
@@ -174,16 +176,16 @@ const opensNoMore = ({ differences }: Comparison): boolean => differences.every(
 
 /** Signs in, if it can be done, reads everything and compares. Somebody's own items stop a run that would change anything. */
 async function see(run: Run, options: SettleOptions, signedIn?: SignedIn): Promise<Seen> {
-  const session = signedIn ?? (run.atFirstRun ? undefined : await run.signIn())
+  const session = signedIn ?? (run.site.atFirstRun ? undefined : await run.logins.signIn())
   if (session) run.phase('read')
-  const inventory = session ? await run.takeStock(session) : run.expected()
-  const comparison = run.compare(inventory)
+  const stock = session ? await takeStock(run, session) : expectedStock(run)
+  const comparison = againstPlan(run, stock)
   const { others, differences } = comparison
   if (others.length > 0 && differences.length > 0 && !options.inUse) {
     await session?.signOut().catch(() => undefined)
-    throw UnpackError.of('in-use', { address: run.home, others })
+    throw UnpackError.of('in-use', { address: run.site.home, others })
   }
-  return { session, inventory, comparison }
+  return { session, stock, comparison }
 }
 
 /** Where visitors found what is about to go or to be taken over. */
@@ -226,7 +228,7 @@ function resultOf(
   { left }: ReadBack,
   checks: Check[],
 ): Omit<Settled, 'record' | 'eyes'> {
-  const { requests, writes } = run.traffic
+  const { requests, writes } = run.account.traffic
   const of = (outcome: Fate['outcome']) => all.filter((difference) => fateOf(difference).outcome === outcome)
   return {
     settled: [...new Set(of('settled').map(({ ref }) => ref as string))],

@@ -1,6 +1,7 @@
 import { areaNames, type AnyDifference, type Inventory } from '../core/areas/index.js'
 import type { Step } from '../systems/step.js'
 import type { Run } from './run.js'
+import { onSystem } from './abilities.js'
 
 /** What the system's areas make of differences; what falls with another item needs no step. */
 export function translate(
@@ -16,6 +17,7 @@ export function translate(
     )
     return here.length === 0
       ? []
-      : (run.onSystem(name)?.translate?.(here as never, { firstRun, baseline: run.baseline, inventory }) ?? [])
+      : (onSystem(run.site.system, name)?.translate?.(here as never, { firstRun, baseline: run.baseline, inventory }) ??
+          [])
   })
 }

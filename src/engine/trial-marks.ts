@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto'
 import type { SignedIn } from '../systems/system.js'
-import type { Record } from './record.js'
+import type { RunRecord } from './record.js'
 import type { Run } from './run.js'
 
 /** Milliseconds for taking away what was written, where the run was stopped meanwhile. */
@@ -13,7 +13,7 @@ const LAST = 20_000
 export async function withMark<T>(
   run: Run,
   session: SignedIn,
-  record: Record,
+  record: RunRecord,
   ref: string,
   act: (mark: string) => Promise<T>,
 ): Promise<T> {
@@ -29,7 +29,7 @@ export async function withMark<T>(
 }
 
 /** Takes away what an earlier trial has left behind. */
-export async function takeAwayLeft(run: Run, session: SignedIn, record: Record): Promise<void> {
+export async function takeAwayLeft(run: Run, session: SignedIn, record: RunRecord): Promise<void> {
   for (const mark of run.state.trials) {
     await takeAway(run, session, mark)
     record.journal({ event: 'done', carrier: 'trial', why: `what an earlier trial had left (${mark}) was taken away` })
@@ -37,13 +37,13 @@ export async function takeAwayLeft(run: Run, session: SignedIn, record: Record):
 }
 
 async function takeAway(run: Run, session: SignedIn, mark: string): Promise<void> {
-  const { trial, eyes } = run.system
+  const { trial, eyes } = run.site.system
   const all = async (owner: SignedIn) => {
     await trial?.remove(owner, mark)
     await eyes?.remove(owner, mark)
   }
   if (run.options.signal?.aborted) {
-    const own = await run.signIn(AbortSignal.timeout(LAST))
+    const own = await run.logins.signIn(AbortSignal.timeout(LAST))
     await all(own)
     await own.signOut().catch(() => undefined)
   } else await all(session)

@@ -1,21 +1,22 @@
 import { withMark } from './trial-marks.js'
 import type { EyesRow, Id } from '../core/area.js'
-import type { Inventory } from '../core/areas/index.js'
+import type { Stock } from './stock.js'
 import { nameIn } from '../core/ref.js'
 import type { Check } from '../core/report/report.js'
 import type { LookedAt, SignedIn } from '../systems/system.js'
 import { lookFailure } from './error-of.js'
 import { inWords, plannedEyes, type Pair } from './eyes.js'
-import type { Record } from './record.js'
+import type { RunRecord } from './record.js'
 import type { Run } from './run.js'
+import { againstPlan } from './against-plan.js'
 
 /**
  * Tries access out: the owner starts a topic in every forum, everybody else tries to reply to it and to start one of their own.
  * All of it is taken away again.
  */
-export async function tryForums(run: Run, session: SignedIn, inventory: Inventory, record: Record): Promise<Check[]> {
-  const { eyes: way } = run.system
-  const { table, forums } = plannedEyes(run, run.compare(inventory), inventory)
+export async function tryForums(run: Run, session: SignedIn, stock: Stock, record: RunRecord): Promise<Check[]> {
+  const { eyes: way } = run.site.system
+  const { table, forums } = plannedEyes(run, againstPlan(run, stock), stock.inventory)
   if (!way || table.length === 0) return []
   return withMark(run, session, record, 'access', async (mark) => {
     const trial = new Trial(run, table, forums, `Unpack tries who may write here (${mark})`)
@@ -68,7 +69,7 @@ class Trial {
     const what = action === 'start' ? 'start a topic' : 'reply'
     const name = `tried: ${inWords(as)} ${should ? 'can' : 'can’t'} ${what} in “${nameIn(ref)}”`
     try {
-      const made = await this.run.system.eyes?.write(await this.run.eyes.visitor(as), where, this.text)
+      const made = await this.run.site.system.eyes?.write(await this.run.eyes.visitor(as), where, this.text)
       if (made !== undefined) started?.(made)
       const taken = made !== undefined
       return { name, as, ok: taken === should, detail: taken ? 'it was taken' : 'it was refused' }

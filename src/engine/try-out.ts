@@ -5,10 +5,12 @@ import type { Check } from '../core/report/report.js'
 import { postAddressParts } from '../core/text/post-address.js'
 import type { SignedIn } from '../systems/system.js'
 import { lookFailure } from './error-of.js'
-import type { Record } from './record.js'
+import type { RunRecord } from './record.js'
 import type { Run } from './run.js'
 import { takeAwayLeft, withMark } from './trial-marks.js'
 import { tryForums } from './try-forums.js'
+import { againstPlan } from './against-plan.js'
+import { takeStock } from './stock.js'
 
 type Post = NonNullable<Inventory['posts']>[number]
 type Came = 'shown' | 'held' | 'refused'
@@ -24,19 +26,20 @@ const words: { [came in Came]: string } = {
  * old address is followed. Every writing is journalled.
  * @throws UnpackError `trial-in-use`
  */
-export async function tryOut(run: Run, record: Record): Promise<Check[]> {
-  const session = await run.signIn()
+export async function tryOut(run: Run, record: RunRecord): Promise<Check[]> {
+  const session = await run.logins.signIn()
   try {
     await takeAwayLeft(run, session, record)
-    const inventory = await run.takeStock(session)
-    const { others } = run.compare(inventory)
-    if (others.length > 0) throw UnpackError.of('trial-in-use', { address: run.home, others })
+    const stock = await takeStock(run, session)
+    const { inventory } = stock
+    const { others } = againstPlan(run, stock)
+    if (others.length > 0) throw UnpackError.of('trial-in-use', { address: run.site.home, others })
     const planned = (run.baseline.posts ?? []).flatMap(({ slug, state }) =>
       state === 'draft' ? [] : (foundAt(inventory, `posts/${slug}`) ?? []),
     ) as Post[]
     const post = planned.find(({ hidden, address }) => !hidden && address !== undefined)
     return [
-      ...(await tryForums(run, session, inventory, record)),
+      ...(await tryForums(run, session, stock, record)),
       ...(post ? [...(await comments(run, session, post, record)), ...(await oldAddress(run, post))] : []),
     ]
   } finally {
@@ -53,8 +56,8 @@ function expected({ comments }: Run['baseline'], links: number): Came | undefine
   return approve === 'none' ? 'shown' : undefined
 }
 
-async function comments(run: Run, session: SignedIn, post: Post, record: Record): Promise<Check[]> {
-  const { trial } = run.system
+async function comments(run: Run, session: SignedIn, post: Post, record: RunRecord): Promise<Check[]> {
+  const { trial } = run.site.system
   const { approve, linksBeforeApproval: most } = run.baseline.comments ?? {}
   if (!trial) return []
   const tries = [
@@ -72,7 +75,7 @@ async function comments(run: Run, session: SignedIn, post: Post, record: Record)
     const check = await withMark(run, session, record, 'commenting', async (mark): Promise<Check> => {
       const text = [`Unpack tries the rules for comments (${mark}), and takes this away again.`, ...more].join(' ')
       try {
-        const visitor = run.visitor()
+        const visitor = run.site.visitor()
         const came = await trial.comment(visitor, await visitor.get(post.address ?? ''), text)
         return { name: what, as: 'visitor', ok: came === should, detail: words[came] }
       } catch (error) {
@@ -86,10 +89,10 @@ async function comments(run: Run, session: SignedIn, post: Post, record: Record)
 
 /** Whether the address that a post would have had as shipped leads on to the one it has. */
 async function oldAddress(run: Run, post: Post): Promise<Check[]> {
-  const before = run.system.ships(run.baseline).publishing?.[0]?.item.postAddress
+  const before = run.site.system.ships(run.baseline).publishing?.[0]?.item.postAddress
   const { slug, date = '' } = post.item
   const now = run.baseline.publishing?.postAddress
-  if (before === undefined || now === undefined || before === now || !run.system.leadsOn?.(before, now)) return []
+  if (before === undefined || now === undefined || before === now || !run.site.system.leadsOn?.(before, now)) return []
   const [year = '', month = '', day = ''] = date.slice(0, 10).split('-')
   const values: { readonly [part: string]: string } = { slug, year, month, day }
   const pieces = (postAddressParts(before) ?? []).map((piece) =>
@@ -97,7 +100,7 @@ async function oldAddress(run: Run, post: Post): Promise<Check[]> {
   )
   if (pieces.length === 0 || pieces.some((piece) => piece === undefined)) return []
   const place = pieces.join('')
-  const answer = await run.visitor().get(place)
+  const answer = await run.site.visitor().get(place)
   return [
     {
       name: 'an old address of a post leads on to its new one',

@@ -11,10 +11,12 @@ import { carry } from './carry.js'
 import { heldBy } from './carry-out.js'
 import { keepingPages } from './keeping-pages.js'
 import type { RunOptions } from './options.js'
-import { Record } from './record.js'
+import { RunRecord } from './record.js'
 import { copiesIn, type Copy } from './record-reading.js'
 import { Run } from './run.js'
 import type { Value } from '../core/area.js'
+import { onSystem } from './abilities.js'
+import { takeStock } from './stock.js'
 
 export { readJournal } from './record-reading.js'
 
@@ -51,9 +53,9 @@ export const undo = (
   })
 
 async function giveBack(run: Run, copies: readonly Copy[], refs: readonly string[] | undefined): Promise<Undone> {
-  const session = await run.signIn()
-  const inventory = await keepingPages(run, () => run.takeStock(session))
-  const record = Record.open(run.address, run.options.records, new Date(), run.guard)
+  const session = await run.logins.signIn()
+  const { inventory } = await keepingPages(run, () => takeStock(run, session))
+  const record = RunRecord.open(run.site.address, run.options.records, new Date(), run.account.guard)
   record.journal({ event: 'opened' })
   const failed: Undone['failed'] = (refs ?? [])
     .filter((ref) => !copies.some((copy) => copy.ref === ref))
@@ -79,7 +81,7 @@ async function giveBack(run: Run, copies: readonly Copy[], refs: readonly string
     },
     secrets,
     before: (carrier, load) => {
-      run.tell({ is: 'sent', carrier: carrier.name, refs: refsOf(load) })
+      run.account.tell({ is: 'sent', carrier: carrier.name, refs: refsOf(load) })
       for (const ref of refsOf(load)) record.journal({ event: 'begun', carrier: carrier.name, ref, is: 'missing' })
     },
     after: (carrier, load, outcomes) => {
@@ -95,7 +97,7 @@ async function giveBack(run: Run, copies: readonly Copy[], refs: readonly string
   const again = [...new Set(steps.values())].filter((ref) => !lost.has(ref))
   await session.signOut().catch(() => undefined)
   record.journal({ event: 'closed', ok: failed.length + lost.size === 0 })
-  record.exchange(run.exchange())
+  record.exchange(run.account.exchange())
   return { again, failed: [...failed, ...[...lost].map(([ref, why]) => ({ ref, why }))], record: record.folder }
 }
 
@@ -123,8 +125,8 @@ async function wayBack(
   secrets: { [ref: string]: Secret },
 ): Promise<Step[] | string> {
   const area = areaNamed(ref)
-  const onSystem = area && run.onSystem(area)
-  if (!area || !onSystem) return 'this system can’t be given it again'
+  const way = area && onSystem(run.site.system, area)
+  if (!area || !way) return 'this system can’t be given it again'
   const here = { firstRun: false, baseline: run.baseline, inventory }
   const found = foundAt(inventory, ref)
   if (is === 'different') {
@@ -133,15 +135,15 @@ async function wayBack(
       (key) => key in item && !alike(item[key] ?? '', anyItem(found.item)[key] ?? ''),
     )
     const difference = { area, ref, is, found, wanted: item, fields } as unknown as AnyDifference
-    return fields.length === 0 ? 'it stands there as it was' : (onSystem.translate?.([difference as never], here) ?? [])
+    return fields.length === 0 ? 'it stands there as it was' : (way.translate?.([difference as never], here) ?? [])
   }
   const { unkept } = areaOf(area)
   if (unkept !== undefined) return `it can’t be given back: ${unkept}`
   if (found) return 'something stands there already'
   if (area === MEMBERS) secrets[ref] = await newPassword(run, nameIn(ref))
-  if (onSystem.again) return [onSystem.again({ ref, item, copy, bytes })].flat()
+  if (way.again) return [way.again({ ref, item, copy, bytes })].flat()
   const difference = { area, ref, is: 'missing', wanted: item } as unknown as AnyDifference
-  const steps = onSystem.translate?.([difference as never], here) ?? []
+  const steps = way.translate?.([difference as never], here) ?? []
   return steps.length === 0 ? 'this system can’t be given it again' : steps
 }
 
@@ -149,8 +151,8 @@ const MEMBERS: AreaName = 'members'
 
 /** An account that is made again gets a password of its own: the old one is nowhere kept. */
 async function newPassword(run: Run, username: string): Promise<Secret> {
-  const password = makePassword(run.system.password)
-  run.guard.add(password)
-  await run.options.logins.put(run.home, username, password)
+  const password = makePassword(run.site.system.password)
+  run.account.guard.add(password)
+  await run.options.logins.put(run.site.home, username, password)
   return password
 }

@@ -29,12 +29,12 @@ export async function visits(
   inventory: Inventory | undefined,
   oldPlaces: readonly string[] = [],
 ): Promise<Check[]> {
-  const { visitor, shelf } = run.stranger()
-  const visit = (place: string) => shelf.read(placeOn(run.address, place), () => visitor.get(place))
+  const { visitor, shelf } = run.site.stranger()
+  const visit = (place: string) => shelf.read(placeOn(run.site.address, place), () => visitor.get(place))
   const expected = expectations(comparison.settled, run.baseline).filter(
     ({ at, look }) =>
       look !== 'eyes' &&
-      (look !== 'feed' || run.system.feed !== undefined) &&
+      (look !== 'feed' || run.site.system.feed !== undefined) &&
       (inventory !== undefined || typeof at === 'string'),
   )
   const own = run.baseline.checks.flatMap((check) =>
@@ -69,7 +69,7 @@ async function lookAt(
   visit: Visit,
 ): Promise<Outcome> {
   const { at } = expectation
-  const { feed = '/' } = run.system
+  const { feed = '/' } = run.site.system
   if (expectation.look === 'feed') return readable(await visit(feed), expectation.most)
   if (expectation.look === 'sign-up') return signUp(run, expectation, visit)
   const found = typeof at === 'string' ? undefined : foundAt(inventory ?? {}, at.ref)
@@ -85,13 +85,13 @@ async function lookAt(
     case 'icon':
       return icon(answer, run, visit)
     case 'theme':
-      return (run.system.wears?.(answer.text, expectation.use) ?? true)
+      return (run.site.system.wears?.(answer.text, expectation.use) ?? true)
         ? good(answer.url)
         : bad(`${answer.url} looks otherwise`)
     case 'eyes':
       return good(answer.url)
     case 'robots':
-      return robots(answer, await visit(new URL('/robots.txt', run.home).href), expectation.welcome)
+      return robots(answer, await visit(new URL('/robots.txt', run.site.home).href), expectation.welcome)
   }
 }
 
@@ -115,7 +115,7 @@ async function icon(answer: Answer, run: Run, visit: Visit): Promise<Outcome> {
   const href = load(answer.text)('link[rel~=icon]').first().attr('href')
   if (href === undefined || !URL.canParse(href, answer.url)) return bad(`${answer.url} names no icon`)
   const url = new URL(href, answer.url)
-  if (url.origin !== run.address.origin) return good(url.href)
+  if (url.origin !== run.site.address.origin) return good(url.href)
   const { status } = await visit(url.href)
   return status === 200 ? good(url.href) : bad(`${url.href} answers HTTP ${status}`)
 }
@@ -125,7 +125,7 @@ async function signUp(
   { open, approval, question }: Extract<Expectation, { look: 'sign-up' }>,
   visit: Visit,
 ): Promise<Outcome> {
-  const { signUp: way } = run.system
+  const { signUp: way } = run.site.system
   if (!way) return good('this system has no page for it')
   const answer = await visit(way.place)
   if (way.isOpen(answer) !== open)
@@ -195,12 +195,12 @@ function readable(answer: Answer, most?: number): Outcome {
 }
 
 async function noShippedText(run: Run, visit: Visit, oldPlaces: readonly string[]): Promise<Outcome> {
-  const places = run.system
+  const places = run.site.system
     .shippedPlaces(run.baseline)
     .filter(({ area }) => goesIn(run.baseline, area))
     .map(({ place }) => place)
   const answers = await Promise.all([...new Set([...places, ...oldPlaces])].map(visit))
-  const left = answers.find((answer) => run.system.showsShippedText(answer.text, addressText(run.address)))
+  const left = answers.find((answer) => run.site.system.showsShippedText(answer.text, addressText(run.site.address)))
   return left
     ? bad(`${left.url} still shows a text that shipped`)
     : good(answers.length === 1 ? 'one address' : `${answers.length} addresses`)

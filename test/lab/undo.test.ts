@@ -23,7 +23,7 @@ async function asOwner<S, T>(
 ): Promise<T> {
   const run = await Run.begin(baseline, options)
   try {
-    return await act((await run.signIn()) as S)
+    return await act((await run.logins.signIn()) as S)
   } finally {
     await run.end()
   }

@@ -1,7 +1,7 @@
 import { join } from 'node:path'
 import type { z } from 'zod'
 import type { settleDocument } from '../../core/report/report.js'
-import { differenceLine } from '../../engine/account.js'
+import { differenceLine } from '../../engine/report-of.js'
 import type { Settled } from '../../engine/settle.js'
 import { checkLines, checkSummary } from './checks.js'
 import { eyesBlock } from './eyes.js'

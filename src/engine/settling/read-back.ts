@@ -9,11 +9,14 @@ import { itemDigest } from '../../core/text/digest.js'
 import { sampleRefs } from '../../core/samples.js'
 import { carryOut } from '../carry-out.js'
 import { payDebts } from '../debts.js'
-import type { Record } from '../record.js'
+import type { RunRecord } from '../record.js'
 import type { Run } from '../run.js'
 import { ownedNow, stoodOnce } from '../ownership.js'
 import { sameIn } from './same.js'
 import { keepCopies } from '../copies.js'
+import { takeStock, type Stock } from '../stock.js'
+import { againstPlan } from '../against-plan.js'
+import { abilities } from '../abilities.js'
 
 export interface ReadBack {
   /** The comparison after everything that was chosen was carried out. */
@@ -38,17 +41,17 @@ export async function settleAndReadBack(
   run: Run,
   session: SignedIn,
   agreed: readonly AnyDifference[],
-  inventory: Inventory,
-  record: Record,
+  stock: Stock,
+  record: RunRecord,
   ask: (comparison: Comparison, late: readonly AnyDifference[]) => Promise<readonly AnyDifference[]>,
 ): Promise<ReadBack> {
   const books = { why: new Map(), copies: new Map() } as Pick<ReadBack, 'why' | 'copies'>
-  const shown = run.compare(inventory).differences
+  const shown = againstPlan(run, stock).differences
   // before anything goes: what is read later may lack what it led to
   const going = await keepCopies(session, agreed, record, books.why, books.copies)
   let chosen = agreed
   let open: readonly AnyDifference[] = going
-  let before = inventory
+  let before = stock
   let wasLost = false
   let left: Comparison | undefined
   for (let pass = 1; ; pass += 1) {
@@ -58,17 +61,17 @@ export async function settleAndReadBack(
       books.why,
       left?.differences.find((one) => sameIn(chosen, one) && !sameIn(open, one)),
     )
-    const lost = await carryAll(run, session, now, before, record, books)
+    const lost = await carryAll(run, session, now, before.inventory, record, books)
     if (lost && wasLost) throw UnpackError.of('lost-answer', { url: lost.url, finding: lost.failure.text })
     wasLost ||= lost !== undefined
-    await rememberUnseen(run, before, now, books.why)
-    const after = now.length > 0 ? await run.takeStock(session) : before
-    const seen = run.compare(after)
+    await rememberUnseen(run, before.inventory, now, books.why)
+    const after = now.length > 0 ? await takeStock(run, session) : before
+    const seen = againstPlan(run, after)
     left = seen
-    await remember(run, after, chosen, seen)
+    await remember(run, after.inventory, chosen, seen)
     await run.state.own(
       ownedNow(
-        after,
+        after.inventory,
         now.filter(({ ref }) => !books.why.has(ref)),
       ),
     )
@@ -89,8 +92,8 @@ export async function settleAndReadBack(
     open = seen.differences.filter((difference) => sameIn(waiting, difference) && !books.why.has(difference.ref))
     if (open.length === 0 || pass === MOST_PASSES) {
       await payDebts(run, session, record)
-      await run.state.own(stoodOnce(after, seen))
-      return { left: run.compare(after), chosen, ...books }
+      await run.state.own(stoodOnce(after.inventory, seen))
+      return { left: againstPlan(run, after), chosen, ...books }
     }
   }
 }
@@ -126,7 +129,7 @@ async function rememberUnseen(
   carried: readonly AnyDifference[],
   why: ReadonlyMap<string, unknown>,
 ): Promise<void> {
-  const can = run.abilities(inventory)
+  const can = abilities(run, inventory)
   const sent = carried.flatMap((difference): [string, string][] => {
     if (difference.is === 'left over' || why.has(difference.ref)) return []
     const keys: readonly string[] = difference.is === 'different' ? difference.fields : Object.keys(difference.wanted)
@@ -143,7 +146,7 @@ async function carryAll(
   session: SignedIn,
   open: readonly AnyDifference[],
   before: Inventory,
-  record: Record,
+  record: RunRecord,
   books: Pick<ReadBack, 'why' | 'copies'>,
 ): Promise<NoAnswer | undefined> {
   if (open.length === 0) return undefined

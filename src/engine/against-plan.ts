@@ -1,0 +1,35 @@
+import { compare, type Comparison } from '../core/compare.js'
+import { bodyDigest } from '../core/text/normal-form.js'
+import { abilities } from './abilities.js'
+import { keyOf } from './ownership.js'
+import type { Run } from './run.js'
+import type { Stock } from './stock.js'
+
+/** Compares what was read with the plan, in the light of what is remembered of the site. */
+export function againstPlan(run: Run, { inventory, closed }: Stock): Comparison {
+  const { baseline, state, site } = run
+  const comparison = compare(baseline, inventory, {
+    can: abilities(run, inventory),
+    without: (area) => closed.get(area) ?? site.system.lacks?.[area],
+    written: (ref) => state.written(ref),
+    sampled: (ref) => state.sampled(ref),
+    ours: (area, found) => {
+      const { body } = found.item as { body?: string }
+      const before = state.formerly(found.ref)
+      return state.isOurs(area, keyOf(found)) || (before !== undefined && before === bodyDigest(body ?? ''))
+    },
+    tried: ({ text }) => text !== undefined && state.trials.some((mark) => text.includes(mark)),
+    closed: state.closed,
+    again: run.options.again,
+  })
+  comparison.notes.unshift(...run.account.remarks, ...state.told.map((text) => ({ ref: 'site', text })))
+  const [opening] = inventory.opening ?? []
+  if (state.closed && opening?.item.visitors === false && baseline.site.open === undefined)
+    comparison.notes.push({
+      ref: 'opening',
+      text: `an earlier run has closed the site to visitors, and the baseline says nothing of that any more: open it in the dashboard at ${site.home}, or write “open” into the baseline`,
+    })
+  // what can't be read may be anybody's
+  comparison.others.push(...[...closed.keys()].map((name) => `${name} (can't be read)`))
+  return comparison
+}

@@ -1,0 +1,23 @@
+import type { Inventory } from '../core/areas/index.js'
+import { openedByLogin } from './opened-by-login.js'
+import { arrivedIn, holdsOurs } from './ownership.js'
+import type { Run } from './run.js'
+
+/**
+ * Brings what is remembered of a site together with what was read there: whether it is the same site, and what a run that
+ * ended too early has made.
+ * @param imprint what tells this site from others; empty where it can't be read
+ */
+export async function recogniseOurs(run: Run, inventory: Inventory, imprint: readonly string[]): Promise<void> {
+  const { state } = run
+  const isKnown =
+    state.imprint.length === 0 || imprint.length === 0 || imprint.some((one) => state.imprint.includes(one))
+  if (!isKnown || !holdsOurs(inventory, state.ours())) await state.forget()
+  await state.imprinted(imprint)
+  const ours = arrivedIn(inventory, state.underWay)
+  await state.own(ours)
+  const texts = ours.flatMap(({ ref, text }) => (text === undefined ? [] : [[ref, text]]))
+  if (texts.length > 0) await state.remember(Object.fromEntries(texts) as Record<string, string>)
+  await state.arrived()
+  await state.own(await openedByLogin(run, inventory))
+}

@@ -1,0 +1,48 @@
+import type { Dispatcher } from 'undici'
+import { addressText, type SiteAddress } from '../core/address.js'
+import { Shelf } from '../systems/shelf.js'
+import type { Session, System } from '../systems/system.js'
+import { connections } from '../web/connections.js'
+import type { Traffic } from '../web/traffic.js'
+import { Visitor } from '../web/visitor.js'
+import type { SurveyOptions } from './options.js'
+import type { Surveyed } from './survey.js'
+
+/** The site as it is reached: where it is, what runs it, and open connections to it. */
+export class ReachedSite {
+  readonly lines: Dispatcher
+  /** @param beforeWrite called before every request that could change the site; what it throws keeps that back */
+  constructor(
+    readonly surveyed: Surveyed,
+    readonly system: System,
+    private readonly options: SurveyOptions,
+    private readonly traffic: Traffic,
+    private readonly beforeWrite: () => Promise<void>,
+  ) {
+    this.lines = connections(options.resolve, options.signal)
+  }
+
+  get address(): SiteAddress {
+    return this.surveyed.address
+  }
+  get home(): string {
+    return addressText(this.address)
+  }
+  /** True as long as the first-run form waits there. */
+  get atFirstRun(): boolean {
+    return this.surveyed.findings.system?.state === 'first-run'
+  }
+
+  /** A browser of its own, without cookies. @param signal what stops it; the run's own where left out */
+  visitor(signal: AbortSignal | undefined = this.options.signal): Visitor {
+    const { door, patience } = this.options
+    return new Visitor(this.address, this.lines, this.traffic, { signal, door, patience, before: this.beforeWrite })
+  }
+  stranger(): Session {
+    return { visitor: this.visitor(), shelf: new Shelf() }
+  }
+
+  async leave(): Promise<void> {
+    await this.lines.close().catch(() => undefined)
+  }
+}

@@ -1,0 +1,51 @@
+import type { ReadItem } from '../core/area.js'
+import { areaNames, type AreaName, type Inventory, type ItemOf } from '../core/areas/index.js'
+import { UnpackError } from '../core/errors.js'
+import { inventoryOf } from '../core/inventory.js'
+import type { SignedIn } from '../systems/system.js'
+import { onSystem } from './abilities.js'
+import { recogniseOurs } from './recognise-ours.js'
+import type { Run } from './run.js'
+
+/** What stands on a site, as it was read at once. */
+export interface Stock {
+  inventory: Inventory
+  /** Areas whose interface is switched off, with why they can't be read. */
+  closed: ReadonlyMap<AreaName, string>
+}
+
+/** Reads all areas, side by side, and judges what is there, and what of it is ours. */
+export async function takeStock(run: Run, session: SignedIn): Promise<Stock> {
+  const closed = new Map<AreaName, string>()
+  const read = async (name: AreaName) => {
+    const items = await unlessClosed(onSystem(run.site.system, name)?.read(session, run.baseline), (why) =>
+      closed.set(name, why),
+    )
+    return [name, items] as const
+  }
+  const [imprint, ...all] = await Promise.all([
+    unlessClosed(run.site.system.imprint?.(session)),
+    ...areaNames.map(read),
+  ])
+  const reading = all.filter((one): one is readonly [AreaName, ReadItem<ItemOf<AreaName>>[]] => one[1] !== undefined)
+  const inventory = inventoryOf(Object.fromEntries(reading))
+  await recogniseOurs(run, inventory, imprint ?? [])
+  return { inventory, closed }
+}
+
+/** What the system ships, as a stock: in front of a first-run form there is nothing to read. */
+export const expectedStock = ({ site, baseline }: Pick<Run, 'site' | 'baseline'>): Stock => ({
+  inventory: inventoryOf(site.system.ships(baseline)),
+  closed: new Map(),
+})
+
+/** What an interface gives; nothing where it is switched off. */
+async function unlessClosed<T>(reading: Promise<T> | undefined, told?: (why: string) => void): Promise<T | undefined> {
+  try {
+    return await reading
+  } catch (error) {
+    if (!(error instanceof UnpackError) || error.code !== 'area-closed') throw error
+    told?.(error.message)
+    return undefined
+  }
+}
