@@ -1,7 +1,5 @@
 #!/usr/bin/env node
 import { Command, CommanderError } from 'commander'
-import { UnpackError } from '../core/errors.js'
-import { fail } from './fail.js'
 import { version } from '../package.js'
 import { reader } from './reader.js'
 import { withAgain } from './options.js'
@@ -74,9 +72,13 @@ try {
   await program.parseAsync(args, { from: 'user' })
 } catch (error) {
   const json = process.argv.includes('--json')
-  if (!(error instanceof CommanderError)) fail(error, json)
-  else if (error.exitCode === 0) process.exitCode = 0
-  // people were told already, on standard error; programs get their document
-  else if (json) fail(UnpackError.of('command-line-wrong', { what: error.message.replace(/^error: /, '') }), json)
-  else process.exitCode = 2
+  const isOfTheCommandLine = error instanceof CommanderError
+  // help was asked for, or people were told already, on standard error
+  if (isOfTheCommandLine && (error.exitCode === 0 || !json)) process.exitCode = error.exitCode === 0 ? 0 : 2
+  else {
+    // what tells errors is loaded where there is one: help comes at once
+    const [{ fail }, { UnpackError }] = await Promise.all([import('./fail.js'), import('../core/errors.js')])
+    const what = isOfTheCommandLine ? error.message.replace(/^error: /, '') : ''
+    fail(isOfTheCommandLine ? UnpackError.of('command-line-wrong', { what }) : error, json)
+  }
 }

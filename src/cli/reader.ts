@@ -1,4 +1,4 @@
-import { whyNot } from '../disk/trouble.js'
+import { whyNot } from '../disk/why-not.js'
 
 /**
  * A reader that goes away (`settle … | head`) ends nothing: what is under way is carried through. An output that can't be

@@ -1,7 +1,7 @@
 import { addressText, isThisMachine, parseAddress } from '../core/address.js'
 import { UnpackError } from '../core/errors.js'
-import { builtIn } from '../systems/index.js'
 import type { System } from '../systems/system.js'
+import { knownSystems } from './known-systems.js'
 import type { RunOptions } from './options.js'
 import { survey, type Surveyed } from './survey.js'
 
@@ -26,11 +26,11 @@ export async function surveyWithDoor(
  * The system that stands there, if a run may begin on it.
  * @throws UnpackError of every reason against it
  */
-export function refuseUnsafe(
+export async function refuseUnsafe(
   { findings, standing, reasons, address }: Surveyed,
   wanted: string,
   options: RunOptions,
-): System {
+): Promise<System> {
   const finding = reasons.join('; ')
   const to = addressText(address)
   if (findings.failure) throw UnpackError.of('nothing-there', { address: wanted, finding: findings.failure.text })
@@ -40,7 +40,7 @@ export function refuseUnsafe(
   const status = findings.front?.status ?? 0
   if (system?.state === 'broken' || (!system && (status === 401 || status === 403 || status >= 500)))
     throw UnpackError.of('cannot-open', { address: wanted, finding })
-  const found = (options.systems ?? builtIn).find(({ id }) => id === system?.id)
+  const found = (await knownSystems(options.systems)).find(({ id }) => id === system?.id)
   if (!system || !found) throw UnpackError.of('no-system', { address: wanted, standing, reason: finding })
   if (!system.proven && !options.unproven)
     throw UnpackError.of('not-proven', {

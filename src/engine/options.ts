@@ -1,14 +1,14 @@
 import type { Secret } from '../core/secret.js'
 import type { Logins } from '../logins/logins.js'
-import type { System } from '../systems/system.js'
 import type { Resolve } from '../web/connections.js'
 import type { Watch } from '../web/traffic.js'
 import type { RunEvent } from './events.js'
+import type { Systems } from './known-systems.js'
 
 /** What every call of the engine takes. */
 export interface SurveyOptions {
-  /** The systems to know; those that Unpack brings where left out. */
-  systems?: readonly System[]
+  /** The systems to know, or what loads them once something answers; those that Unpack brings where left out. */
+  systems?: Systems
   /** Stops the run; what was begun is in the journal. */
   signal?: AbortSignal
   /** Told what happens while it happens. */

@@ -42,7 +42,7 @@ export class Run {
     guard.add(options.door?.password)
     const { surveyed, door } = await surveyWithDoor(asked, options)
     guard.add(door?.password)
-    const system = refuseUnsafe(surveyed, asked, options)
+    const system = await refuseUnsafe(surveyed, asked, options)
     const { kind = system.kind } = baseline.site
     if (kind !== system.kind)
       throw UnpackError.of('other-kind', { address: asked, system: system.name, is: system.kind, wanted: kind })

@@ -1,25 +1,18 @@
 import type { Dispatcher } from 'undici'
-import { addressText, isOn, parseAddress, type SiteAddress } from '../core/address.js'
+import { addressText, parseAddress, type SiteAddress } from '../core/address.js'
 import { UnpackError } from '../core/errors.js'
 import type { Failure, Findings, Verdict } from '../core/findings.js'
 import { judge } from '../core/judge.js'
 import type { System } from '../systems/system.js'
-import { builtIn } from '../systems/index.js'
-import type { Answer } from '../web/answer.js'
 import { connections } from '../web/connections.js'
 import { Deadline } from '../web/deadline.js'
 import { NoAnswer } from '../web/failure.js'
-import { pageFacts, weigh } from '../web/page-facts.js'
 import { Traffic } from '../web/traffic.js'
 import { Visitor } from '../web/visitor.js'
 import type { SurveyOptions } from './options.js'
 import { call } from './call.js'
 import { variantsOf } from './variants.js'
-import { textBlocks } from '../core/text/plain.js'
 
-/** Requests a survey sends at the most. */
-const MOST_REQUESTS = 12
-const INNER_LOOKS = 3
 /** Milliseconds within which a survey ends, whatever answers there. */
 const WHOLE = 30_000
 
@@ -73,25 +66,12 @@ async function look(asked: SiteAddress, lines: Dispatcher, options: SurveyOption
   let system: System | undefined
   try {
     const front = await visitor.get('/')
-    findings.hops = [...front.hops]
-    findings.front = pageFacts(front)
     const landed = siteOf(front.url)
     const door = landed.origin === asked.origin ? options.door : undefined
     const here = new Visitor(landed, lines, traffic, { signal, roams: true, door, patience: options.patience })
-    const get = async (place: string): Promise<Answer | undefined> =>
-      traffic.requests >= MOST_REQUESTS ? undefined : here.get(place).catch(unlessStopped)
-    for (const candidate of options.systems ?? builtIn) {
-      findings.system = await candidate.recognise({ front, get })
-      system = candidate
-      if (findings.system) break
-    }
-    if (!findings.system) {
-      system = undefined
-      findings.inner = await innerPages(findings.front.links, here)
-    }
-    // without a system to say where it lives, a redirect inside the same host is only its way of opening
-    findings.address =
-      findings.system?.address ?? (landed.origin === asked.origin ? addressText(asked) : addressText(landed))
+    // most of the code is for what answers: where nothing does, it is not loaded
+    const { lookClosely } = await import('./look-closely.js')
+    system = await lookClosely(front, asked, here, findings, options.systems)
   } catch (error) {
     const failure = error instanceof NoAnswer ? error.failure : failureIn(error, whole, options.signal)
     if (!failure) throw error
@@ -117,36 +97,8 @@ function failureIn(error: unknown, whole: Deadline, stop?: AbortSignal): Failure
     : undefined
 }
 
-/** A look that brought nothing is none; a stop is one. */
-export function unlessStopped(error: unknown): undefined {
-  if (error instanceof NoAnswer || (error instanceof UnpackError && error.code !== 'stopped')) return undefined
-  throw error
-}
-
 /** The folder of a page's address. */
 function siteOf(url: string): SiteAddress {
   const { origin, pathname } = new URL(url)
   return { origin, base: pathname.replace(/[^/]*$/, '') }
-}
-
-/** Looks at a few pages that the front page leads to. */
-async function innerPages(links: readonly string[], visitor: Visitor): Promise<Findings['inner']> {
-  const pages = links
-    .filter(
-      (url) =>
-        !/\.(?:png|jpe?g|gif|svg|webp|css|js|pdf|zip|ico)$/i.test(url) && isOn({ ...visitor.address, base: '/' }, url),
-    )
-    .slice(0, INNER_LOOKS)
-  const answers = await Promise.all(pages.map((url) => visitor.get(url).catch(unlessStopped)))
-  return answers.flatMap((answer, index) => {
-    if (!answer) return []
-    const facts = pageFacts(answer)
-    return [
-      {
-        url: pages[index] ?? answer.url,
-        status: answer.status,
-        weight: facts.listing ? 0 : weigh(textBlocks(answer.text).join(' ')),
-      },
-    ]
-  })
 }

@@ -1,4 +1,3 @@
-import { Parser } from 'htmlparser2'
 import { MOST } from './limits.js'
 
 const voids = new Set('area base br col embed hr img input link meta source track wbr'.split(' '))
@@ -8,8 +7,9 @@ const voids = new Set('area base br col embed hr img input link meta source trac
  * page apart would take minutes, or all the memory.
  * @returns what there is too much of; `undefined` where there is not
  */
-export function tooMuchOf(html: string): string | undefined {
+export async function tooMuchOf(html: string): Promise<string | undefined> {
   if (!/^[^<]*</.test(html) || fewTags(html)) return undefined
+  const { Parser } = await import('htmlparser2')
   let elements = 0
   let depth = 0
   let found: string | undefined

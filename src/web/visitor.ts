@@ -1,5 +1,5 @@
 import { setTimeout as wait } from 'node:timers/promises'
-import { CookieJar } from 'tough-cookie'
+import type { CookieJar } from 'tough-cookie'
 import { FormData, request, type Dispatcher } from 'undici'
 import { addressText, isOn, placeOn, type SiteAddress } from '../core/address.js'
 import { UnpackError } from '../core/errors.js'
@@ -60,7 +60,7 @@ const PATIENCE = { most: 30, times: 3 }
  * the door go to the site's own origin and base folder alone, whoever asks for whatever.
  */
 export class Visitor {
-  readonly #jar = new CookieJar(undefined, { looseMode: true, rejectPublicSuffixes: false })
+  #jar: Promise<CookieJar> | undefined
   constructor(
     readonly address: SiteAddress,
     private readonly lines: Dispatcher,
@@ -75,8 +75,8 @@ export class Visitor {
 
   /** A cookie that the site has set, for what wants it said back in another place as well. */
   async cookie(name: string): Promise<string | undefined> {
-    const cookies = await this.#jar.getCookies(this.home)
-    return cookies.find(({ key }) => key === name)?.value
+    const cookies = await (await this.#jar)?.getCookies(this.home)
+    return cookies?.find(({ key }) => key === name)?.value
   }
 
   get(place: string, ask: Ask = {}): Promise<Answer> {
@@ -149,7 +149,7 @@ export class Visitor {
   async #once(url: string, ask: Ask): Promise<Answer> {
     if (this.more.signal?.aborted) throw stopped(this.more.signal)
     const isOwn = isOn(this.address, url)
-    const cookie = isOwn ? await this.#jar.getCookieString(url) : ''
+    const cookie = isOwn ? await (await this.#jar)?.getCookieString(url) : undefined
     const body = bodyOf(ask)
     const headers: Record<string, string> = {
       'user-agent': 'Unpack (its owner settles this site)',
@@ -176,9 +176,7 @@ export class Visitor {
     const limit = new Deadline(this.#most(ask, purpose), this.more.signal)
     try {
       const response = await request(url, { dispatcher: this.lines, method, headers, body, signal: limit.signal })
-      if (isOwn)
-        for (const text of [response.headers['set-cookie'] ?? []].flat())
-          await this.#jar.setCookie(text, url, { ignoreError: true })
+      if (isOwn) await this.#keepCookies([response.headers['set-cookie'] ?? []].flat(), url)
       const text = ask.into
         ? await poured(response.body, response.statusCode, url, ask.into)
         : await limited(response.body, url)
@@ -188,7 +186,7 @@ export class Visitor {
           Array.isArray(value) ? value.join(', ') : (value ?? ''),
         ]),
       )
-      const monster = /html|xml/.test(plain['content-type'] ?? 'html') ? tooMuchOf(text) : undefined
+      const monster = /html|xml/.test(plain['content-type'] ?? 'html') ? await tooMuchOf(text) : undefined
       if (monster !== undefined) throw UnpackError.of('answer-too-large', { url, most: monster })
       done(response.statusCode, plain, text)
       return { url, status: response.statusCode, headers: plain, text, hops: [] }
@@ -202,6 +200,12 @@ export class Visitor {
     }
   }
 
+  async #keepCookies(cookies: readonly string[], url: string): Promise<void> {
+    if (cookies.length === 0) return
+    const jar = await (this.#jar ??= newJar())
+    for (const cookie of cookies) await jar.setCookie(cookie, url, { ignoreError: true })
+  }
+
   #most({ most }: Ask, purpose: Purpose): number {
     const { patience } = this.more
     if (patience === undefined) return most ?? (purpose === 'write' ? MOST.writing : MOST.reading)
@@ -212,6 +216,12 @@ export class Visitor {
   get home(): string {
     return addressText(this.address)
   }
+}
+
+/** Most visitors are never given a cookie: the jar is loaded with the first one. */
+async function newJar(): Promise<CookieJar> {
+  const { CookieJar } = await import('tough-cookie')
+  return new CookieJar(undefined, { looseMode: true, rejectPublicSuffixes: false })
 }
 
 const basic = ({ username, password }: { username: string; password: Secret }): string =>

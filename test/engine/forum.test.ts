@@ -151,7 +151,7 @@ test('stopped at every write, the next run goes on and ends in the same state', 
 
 test('on a system that can’t be closed to visitors, the file says so with its own key, and may excuse it', async () => {
   const forum = await start()
-  const [system] = forum.options.systems ?? []
+  const [system] = forum.options.systems
   assert.ok(system)
   const areas = { ...system.areas, opening: undefined }
   const options = { ...forum.options, systems: [{ ...system, areas, closes: undefined }], confirm: false }
@@ -207,7 +207,7 @@ test('60 forums: a form each to make and one for access, and no page read twice'
 test('a system that bears few sign-ins: who could not look is told as unseen, and why', async () => {
   const forum = await start()
   await settle(watchers(forum.address), { ...forum.options, confirm: false })
-  const [system] = forum.options.systems ?? []
+  const [system] = forum.options.systems
   assert.ok(system?.eyes)
   const sparing = { ...system, eyes: { ...system.eyes, signIns: 1 } }
   const { eyes, failed: wrong } = await confirm(

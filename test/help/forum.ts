@@ -8,7 +8,7 @@ import { ownFolders } from './sites.js'
 
 export interface RunningForum extends StandInForum {
   address: string
-  options: RunOptions & Awaited<ReturnType<typeof ownFolders>>
+  options: RunOptions & Awaited<ReturnType<typeof ownFolders>> & { systems: readonly System[] }
   mails: MailFolder
 }
 

@@ -1,6 +1,7 @@
 import * as engine from '../../engine/survey.js'
 import { print } from '../print.js'
-import { interrupted, systemsFor } from '../run-options.js'
+import { interrupted } from '../interrupted.js'
+import { systemsFor } from '../systems-for.js'
 import { surveyJson, surveyLines } from '../show/survey.js'
 import { allVisible } from '../../core/text/visible.js'
 
