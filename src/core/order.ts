@@ -14,22 +14,30 @@ export function needsOf(difference: AnyDifference): string[] {
   return (areaOf(difference.area).links ?? []).flatMap((key) => refsOf(wanted[key]))
 }
 
+const places = new Map(areaNames.map((name, index) => [name, index]))
+const rank = ({ area, is }: AnyDifference): number =>
+  (places.get(area) ?? 0) + (is === 'left over' ? areaNames.length : 0)
+
 /**
  * Differences in the order of settling: as practitioners go through the areas, what is needed before what needs it, and
  * what is left over after everything that replaces it.
  */
 export function inOrder(differences: readonly AnyDifference[]): AnyDifference[] {
-  const rank = ({ area, is }: AnyDifference) => areaNames.indexOf(area) + (is === 'left over' ? areaNames.length : 0)
   const sorted = [...differences].sort((a, b) => rank(a) - rank(b))
+  const byRef = new Map<string, AnyDifference>()
+  for (const one of sorted) if (one.is !== 'left over' && !byRef.has(one.ref)) byRef.set(one.ref, one)
+  const begun = new Set<AnyDifference>()
   const done: AnyDifference[] = []
-  const visit = (difference: AnyDifference, above: readonly AnyDifference[]): void => {
-    if (done.includes(difference) || above.includes(difference)) return
+  // two that need each other stand in the order of their areas
+  const visit = (difference: AnyDifference): void => {
+    if (begun.has(difference)) return
+    begun.add(difference)
     for (const need of needsOf(difference)) {
-      const before = sorted.find(({ ref, is }) => ref === need && is !== 'left over')
-      if (before) visit(before, [...above, difference])
+      const before = byRef.get(need)
+      if (before) visit(before)
     }
     done.push(difference)
   }
-  for (const difference of sorted) visit(difference, [])
+  for (const difference of sorted) visit(difference)
   return done
 }

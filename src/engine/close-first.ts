@@ -1,7 +1,7 @@
 import type { AnyDifference } from '../core/areas/index.js'
 import type { Comparison } from '../core/compare.js'
 import type { SignedIn } from '../systems/system.js'
-import { carry } from './carry.js'
+import { carry } from './carrying/carry.js'
 import type { RunRecord } from './record.js'
 import type { Run } from './run.js'
 import type { Stock } from './stock.js'

@@ -1,5 +1,5 @@
 import type { SignedIn } from '../systems/system.js'
-import { carry } from './carry.js'
+import { carry } from './carrying/carry.js'
 import type { RunRecord } from './record.js'
 import type { Run } from './run.js'
 

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
 import { Shelf, Step, UnpackError, type Carrier, type Id, type Session } from 'unpack'
-import { carry } from '../../src/engine/carry.js'
+import { carry } from '../../src/engine/carrying/carry.js'
 
 const session = { shelf: new Shelf() } as unknown as Session
 type Fields = { name: string; needs?: readonly { idOf: string }[] }

@@ -1,5 +1,6 @@
-import type { Id } from '../core/area.js'
-import type { Secret } from '../core/secret.js'
+import type { Id } from '../../core/area.js'
+import type { Secret } from '../../core/secret.js'
+import type { Step } from '../../systems/step.js'
 
 /** What is known of items by their refs while steps are carried out. */
 export interface Known {
@@ -11,25 +12,30 @@ export interface Known {
 const isGroup = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === 'object' && value !== null && !Array.isArray(value) && !(value instanceof Uint8Array)
 
-/** A piece of a step's fields that stands for something else. */
-function* standIns(fields: unknown): Generator<{ idOf: string } | { addressOf: string }> {
+/** A piece of a step's fields that stands for the id or the address of a ref. */
+export interface StandIn {
+  ref: string
+  is: 'id' | 'address'
+}
+
+/** All pieces of a step's fields that stand for something else. */
+export const standInsIn = (fields: unknown): StandIn[] => [...standIns(fields)]
+
+function* standIns(fields: unknown): Generator<StandIn> {
   if (Array.isArray(fields)) for (const field of fields) yield* standIns(field)
   if (!isGroup(fields)) return
-  if (typeof fields.idOf === 'string') yield { idOf: fields.idOf }
-  else if (typeof fields.addressOf === 'string') yield { addressOf: fields.addressOf }
+  if (typeof fields.idOf === 'string') yield { ref: fields.idOf, is: 'id' }
+  else if (typeof fields.addressOf === 'string') yield { ref: fields.addressOf, is: 'address' }
   else if (typeof fields.textOf === 'string')
-    for (const ref of fields.with as readonly string[]) yield { addressOf: ref }
+    for (const ref of fields.with as readonly string[]) yield { ref, is: 'address' }
   else for (const value of Object.values(fields)) yield* standIns(value)
 }
 
-const refOf = (one: { idOf: string } | { addressOf: string }): string => ('idOf' in one ? one.idOf : one.addressOf)
-
-/** The refs whose ids or addresses a step's fields want. */
-export const refsIn = (fields: unknown): string[] => [...standIns(fields)].map(refOf)
-
-/** The refs among them of which it is not known yet. */
-export const unknownIn = (fields: unknown, { ids, addresses }: Known): string[] =>
-  [...standIns(fields)].filter((one) => !('idOf' in one ? ids : addresses).has(refOf(one))).map(refOf)
+/** The refs that a step needs: those that its fields stand for, and those that go before. */
+export const needsOf = ({ fields, more }: Step): string[] => [
+  ...standInsIn(fields).map(({ ref }) => ref),
+  ...(more.after ?? []),
+]
 
 /** Puts ids, addresses and secrets into a step's fields. */
 export function fill(fields: unknown, known: Known, secrets: Readonly<Record<string, Secret>>): unknown {
