@@ -18,6 +18,7 @@ import type { Run } from './run.js'
 import { translate } from './translate.js'
 import type { Why } from './why.js'
 import type { JournalLine } from '../core/report/report.js'
+import { grouped } from '../core/grouped.js'
 
 /** What refs are known by on the site; an item that is renamed goes by its new ref as well. */
 function knownIn(inventory: Inventory, differences: readonly AnyDifference[]): Known {
@@ -52,6 +53,11 @@ export async function carryOut(
   const differences = await keepCopies(session, agreed, record, why, copies)
   const steps = translate(run, differences, inventory, firstRun)
   const secret = await ownerSecret(run, differences)
+  const fallingWith = grouped(
+    differences.flatMap((one) =>
+      one.is === 'left over' && one.fallsWith !== undefined ? [[one.fallsWith, one] as const] : [],
+    ),
+  )
   const held = await carry(steps, {
     session,
     known: knownIn(inventory, differences),
@@ -61,9 +67,7 @@ export async function carryOut(
       run.account.tell({ is: 'sent', carrier: carrier.name, refs: refsOf(load) })
       const carried = proved(load)
       await run.state.intend(intentsOf(carried))
-      const falling = differences.filter(
-        (difference) => difference.is === 'left over' && carried.some(({ ref }) => ref === difference.fallsWith),
-      )
+      const falling = carried.flatMap(({ ref }) => fallingWith.get(ref) ?? [])
       for (const difference of [...carried, ...falling]) {
         record.journal({
           event: 'begun',

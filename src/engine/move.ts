@@ -54,7 +54,9 @@ export async function move(
   if (strange !== undefined) return notThere(there, readBack, strange)
   try {
     const after = await there.logins.signIn()
-    readBack.left = againstPlan(there, await takeStock(there, after))
+    const stock = await takeStock(there, after)
+    readBack.left = againstPlan(there, stock)
+    readBack.stands = stock.inventory
     record.journal({ event: 'read back', ref: step.ref, is: step.is, ok: true })
     return { run: there, session: after }
   } catch (error) {

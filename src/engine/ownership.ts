@@ -11,9 +11,10 @@ import type { Comparison, SomeFound } from '../core/comparing/result.js'
 import { alike } from '../core/comparing/weigh.js'
 import { allFound, foundAt } from '../core/inventory.js'
 import { areaIn } from '../core/ref.js'
+import { grouped } from '../core/grouped.js'
 import { bodyDigest } from '../core/text/normal-form.js'
 import type { State } from './state.js'
-import type { Intent } from './state-file.js'
+import type { Intent } from './under-way.js'
 import { given, textOf } from '../core/value.js'
 
 /** What an item of ours is known by: its number, and when it was made where the system tells that. */
@@ -31,12 +32,16 @@ export interface Owned {
 
 /** What a run that ended before it could look has made: by the number it was told, or by the values it was about to write. */
 export function arrivedIn(inventory: Inventory, { intents, made }: State['underWay']): Owned[] {
-  const all = (name: string) => (inventory[name as AreaName] ?? []) as SomeFound[]
+  const byId = grouped<string, SomeFound>(
+    areaNames.flatMap((name) =>
+      (inventory[name] ?? []).map((found) => [`${name} ${found.id}`, found as SomeFound] as const),
+    ),
+  )
   const told = made.flatMap(({ area, id }) =>
-    all(area).flatMap((found) => (String(found.id) === id ? [owned(area as AreaName, found)] : [])),
+    (byId.get(`${area} ${id}`) ?? []).map((found) => owned(area as AreaName, found)),
   )
   const meant = intents.flatMap(({ area, ref, wanted }) => {
-    const found = all(area).find((one) => one.ref === ref)
+    const found = foundAt(inventory, ref) as SomeFound | undefined
     return found && stands(area as AreaName, wanted, found.item) ? [owned(area as AreaName, found)] : []
   })
   return [...told, ...meant]

@@ -18,21 +18,6 @@ export const stateSchema = z.strictObject({
 })
 export type StateFile = z.output<typeof stateSchema>
 
-const intentSchema = z.strictObject({
-  area: z.string(),
-  ref: z.string(),
-  /** The values that the item is to have. */
-  wanted: z.record(z.string(), z.json()),
-})
-/** What is about to be written: what then stands there with exactly these values is ours. */
-export type Intent = z.output<typeof intentSchema>
-
-export const underWaySchema = z.strictObject({
-  underWay: z.literal(1),
-  intents: z.array(intentSchema),
-  made: z.array(z.strictObject({ area: z.string(), id: z.string() })),
-})
-
 /** As version 0.1 kept it: it did not know whose an item is. */
 export const formerSchema = z.strictObject({
   texts: z.literal(1),

@@ -3,22 +3,25 @@ import { join } from 'node:path'
 import envPaths from 'env-paths'
 import writeFileAtomic from 'write-file-atomic'
 import { addressKey, addressText, stateKey, type SiteAddress } from '../core/address.js'
+import { grouped } from '../core/grouped.js'
 import { fileTrouble } from '../disk/trouble.js'
 import { Lock } from './lock.js'
-import { emptyState, formerSchema, stateSchema, underWaySchema, type Intent, type StateFile } from './state-file.js'
+import { emptyState, formerSchema, stateSchema, type StateFile } from './state-file.js'
+import { parsed, UnderWay, type Intent, type Made } from './under-way.js'
 
 /** The user's state folder: `UNPACK_STATE`, or where this machine keeps such things. */
 export const stateFolder = (): string => process.env.UNPACK_STATE ?? envPaths('unpack', { suffix: '' }).data
 
 /** What is remembered of a site between runs: which items and texts are ours, what is owed, and that a run is at work. */
 export class State {
-  #intents: readonly Intent[] = []
-  #made: readonly { area: string; id: string }[] = []
+  #underWay: UnderWay | undefined
   #mayWrite = false
   /** What is worth telling of the files themselves: one that was damaged, or that is of another site. */
   #told: string[] = []
   /** Files that give way to new ones, and under which names they are kept. */
   #aside: { file: string; as: string }[] = []
+  /** The same keys, for looking up. */
+  readonly #ours = new Map<string, ReadonlySet<string>>()
   private now: StateFile
   private former: Readonly<Record<string, string>> = {}
   private constructor(
@@ -48,10 +51,13 @@ export class State {
       : await this.#stored(join(this.root, addressKey(this.address), 'texts.json'), formerSchema)
     const { digests = {}, samples = {}, debts = [] } = former ?? {}
     this.former = digests
+    this.#ours.clear()
     this.now = read ?? { ...emptyState(addressText(this.address)), digests, samples, debts }
-    const underWay = await this.#stored(join(this.folder, 'under-way.json'), underWaySchema)
-    this.#intents = underWay?.intents ?? []
-    this.#made = underWay?.made ?? []
+    const file = join(this.folder, 'under-way.jsonl')
+    this.#underWay = await UnderWay.in(file).catch((error: unknown) => {
+      throw fileTrouble(error, file)
+    })
+    if (this.#underWay.isDamaged) this.#tellDamage(file)
   }
 
   /** What a file holds; undefined where there is none. One that is damaged gives way to a new one, is kept, and told. */
@@ -65,10 +71,14 @@ export class State {
     }
     const read = schema.safeParse(parsed(text))
     if (read.success) return read.data
+    this.#tellDamage(file)
+    return undefined
+  }
+
+  #tellDamage(file: string): void {
     this.#told.push(
       `${file} is damaged: what it remembered is not known. It is kept as ${this.#setAside(file, 'damaged')} as soon as something new is remembered`,
     )
-    return undefined
   }
 
   #setAside(file: string, why: string): string {
@@ -104,7 +114,9 @@ export class State {
 
   /** Whether an item is one that we made or took over on this site. */
   isOurs(area: string, key: string): boolean {
-    return this.now.ours[area]?.includes(key) ?? false
+    const known = this.#ours.get(area) ?? new Set(this.now.ours[area])
+    this.#ours.set(area, known)
+    return known.has(key)
   }
   /** Keys of items of an area that are ours. */
   ours(): Readonly<Record<string, readonly string[]>> {
@@ -114,36 +126,29 @@ export class State {
     const more = keys.filter(({ area, key }) => !this.isOurs(area, key))
     if (more.length === 0) return
     const ours = { ...this.now.ours }
-    for (const { area, key } of more) ours[area] = [...(ours[area] ?? []), key]
+    for (const [area, keys] of grouped(more.map(({ area, key }) => [area, key])))
+      ours[area] = [...new Set([...(ours[area] ?? []), ...keys])]
     this.now = { ...this.now, ours }
+    this.#ours.clear()
     await this.#write()
   }
 
   /** What a run was about to write when it ended, and what it knows to have made. */
-  get underWay(): { intents: readonly Intent[]; made: readonly { area: string; id: string }[] } {
-    return { intents: this.#intents, made: this.#made }
+  get underWay(): { intents: readonly Intent[]; made: readonly Made[] } {
+    const { intents = [], made = [] } = this.#underWay ?? {}
+    return { intents, made }
   }
   /** What is about to be written, by name and values: on disk before the write. */
   async intend(intents: readonly Intent[]): Promise<void> {
-    if (intents.length === 0) return
-    const refs = new Set(intents.map(({ ref }) => ref))
-    this.#intents = [...this.#intents.filter(({ ref }) => !refs.has(ref)), ...intents]
-    await this.#writeUnderWay()
+    if (intents.length > 0) await this.#onDisk('under-way.jsonl', () => this.#underWay?.add({ intents: [...intents] }))
   }
-  /** What was made, by the number that the site has told; of these the values need not be kept any more. */
-  async make(made: readonly { area: string; id: string; ref: string }[]): Promise<void> {
-    if (made.length === 0) return
-    const refs = new Set(made.map(({ ref }) => ref))
-    this.#made = [...this.#made, ...made.map(({ area, id }) => ({ area, id }))]
-    this.#intents = this.#intents.filter(({ ref }) => !refs.has(ref))
-    await this.#writeUnderWay()
+  /** What was made, by the number that the site has told. */
+  async make(made: readonly Made[]): Promise<void> {
+    if (made.length > 0) await this.#onDisk('under-way.jsonl', () => this.#underWay?.add({ made: [...made] }))
   }
   /** Everything that was under way was seen on the site since. */
   async arrived(): Promise<void> {
-    if (this.#intents.length + this.#made.length === 0) return
-    this.#intents = []
-    this.#made = []
-    await this.#writeUnderWay()
+    if (this.#underWay?.isEmpty === false) await this.#onDisk('under-way.jsonl', () => this.#underWay?.clear())
   }
 
   /** What tells this site from another at the same address. */
@@ -160,16 +165,16 @@ export class State {
     this.#told.push('what was remembered is of another site, which stood at this address before: it was set aside')
     this.#setAside(join(this.folder, 'state.json'), 'another-site')
     this.now = emptyState(addressText(this.address))
+    this.#ours.clear()
     this.former = {}
-    this.#intents = []
-    this.#made = []
     await this.#write()
-    await this.#writeUnderWay()
+    await this.arrived()
   }
 
   /** What is remembered goes along to another address of the same site. */
   async takeOver(before: State): Promise<void> {
     this.now = { ...before.now, address: addressText(this.address) }
+    this.#ours.clear()
     await this.#write()
   }
 
@@ -233,20 +238,19 @@ export class State {
     }
   }
 
-  #write(): Promise<void> {
-    return this.#put('state.json', this.now)
-  }
-  #writeUnderWay(): Promise<void> {
-    return this.#put('under-way.json', { underWay: 1, intents: this.#intents, made: this.#made })
-  }
   /** Whole or not at all. */
-  async #put(name: string, value: object): Promise<void> {
+  #write(): Promise<void> {
+    const text = () => `${JSON.stringify(this.now)}\n`
+    return this.#onDisk('state.json', (file) => writeFileAtomic(file, text(), { mode: 0o600 }))
+  }
+
+  async #onDisk(name: string, act: (file: string) => Promise<void> | undefined): Promise<void> {
     if (!this.#mayWrite) return
     const file = join(this.folder, name)
     try {
       await mkdir(this.folder, { recursive: true, mode: 0o700 })
       for (const { file: old, as } of this.#aside.splice(0)) await rename(old, as).catch(() => undefined)
-      await writeFileAtomic(file, `${JSON.stringify(value)}\n`, { mode: 0o600 })
+      await act(file)
     } catch (error) {
       throw fileTrouble(error, file)
     }
@@ -254,11 +258,3 @@ export class State {
 }
 
 type Schema<T> = { safeParse(value: unknown): { success: true; data: T } | { success: false } }
-
-function parsed(text: string): unknown {
-  try {
-    return JSON.parse(text)
-  } catch {
-    return undefined
-  }
-}

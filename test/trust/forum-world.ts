@@ -110,6 +110,16 @@ export async function forumWorld(root: string, isLived: boolean): Promise<World>
     kept = lived(site)
   }
   const groupOf = (who: string) => board.groups.find(({ id }) => who === `group ${id}`)?.name ?? who
+  const plain = ({ title, description, locked, removeOldAfter, may }: (typeof board.forums)[number]) => ({
+    ...{ title, description, locked, removeOldAfter },
+    may: Object.fromEntries(
+      Object.entries(may).map(([action, who]) => [
+        action,
+        // whoever lets members in lets everybody in a group in as well, ticked or not
+        who.map(groupOf).filter((one) => !board.groups.some(({ name }) => name === one) || !who.includes('members')),
+      ]),
+    ),
+  })
   return {
     name: isLived ? 'forum in use' : 'forum',
     address,
@@ -124,19 +134,11 @@ export async function forumWorld(root: string, isLived: boolean): Promise<World>
         .map(({ name, description }) => ({ name, description }))
         .sort((a, b) => a.name.localeCompare(b.name)),
       categories: board.categories.map(({ title, description }) => ({ title, description })),
-      forums: board.forums.map(({ title, category, description, locked, removeOldAfter, may }) => ({
-        ...{ title, description, locked, removeOldAfter },
-        category: board.categories.find(({ id }) => id === category)?.title,
-        may: Object.fromEntries(
-          Object.entries(may).map(([action, who]) => [
-            action,
-            // whoever lets members in lets everybody in a group in as well, ticked or not
-            who
-              .map(groupOf)
-              .filter((one) => !board.groups.some(({ name }) => name === one) || !who.includes('members')),
-          ]),
-        ),
-      })),
+      // in which order forums of different categories were made is nowhere to be seen
+      forums: board.categories.map(({ id, title }) => [
+        title,
+        board.forums.filter(({ category }) => category === id).map(plain),
+      ]),
       accounts: board.accounts
         .map(({ username, email, role, groups, waits }) => ({
           username,

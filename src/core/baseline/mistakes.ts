@@ -30,20 +30,27 @@ export interface Mistake {
 const ownWords = ['owner', 'menus', 'sidebars']
 const usualPlaces = ['main', 'footer']
 
+/** A key is only repeated where it can't be a secret that slipped to the wrong place: below a key that is not known, none is. */
+const isSafe = (path: readonly PropertyKey[], key: string): boolean =>
+  /^[A-Za-z]{1,20}$/.test(key) && !ownWords.includes(String(path[0])) && path.every((_, index) => isKnown(path, index))
+
+/** Whether a step of a path is one that the format knows at its place. */
+const isKnown = (path: readonly PropertyKey[], index: number): boolean => {
+  const step = path[index]
+  const above = path.slice(0, index)
+  if (typeof step === 'number' || keysAt(above).includes(String(step))) return true
+  return index === 1 && ownWords.includes(String(above[0])) && usualPlaces.includes(String(step))
+}
+
 /** `site.timezone`, `pages[1].slug`; a key that the format does not know is not repeated where it may be a secret. */
 export const pathText = (path: readonly PropertyKey[]): string =>
   path
     .map((step, index) => {
       if (typeof step === 'number') return `[${step}]`
-      const known = index === 0 ? [String(step)] : [...usualPlaces, ...keysAt(path.slice(0, index))]
-      const isOwn = ownWords.includes(String(path[0])) && !known.includes(String(step))
-      return `${index > 0 ? '.' : ''}${isOwn ? '…' : String(step)}`
+      const shown = isKnown(path, index) || isSafe(path.slice(0, index), String(step)) ? String(step) : '…'
+      return index > 0 ? `.${shown}` : shown
     })
     .join('')
-
-/** A key is only repeated where it can't be a secret that slipped to the wrong place. */
-const isSafe = (path: readonly PropertyKey[], key: string): boolean =>
-  /^[A-Za-z]{1,20}$/.test(key) && !ownWords.includes(String(path[0]))
 
 /** Mistakes of one sort that are told; more of them help nobody. */
 const MOST = 100

@@ -12,7 +12,7 @@ import { payDebts } from '../debts.js'
 import type { RunRecord } from '../record.js'
 import type { Run } from '../run.js'
 import { ownedNow, stoodOnce } from '../ownership.js'
-import { sameIn } from './same.js'
+import { isStillOpen, sameIn } from './same.js'
 import { keepCopies } from '../copies.js'
 import { takeStock, type Stock } from '../stock.js'
 import { againstPlan } from '../against-plan.js'
@@ -21,6 +21,8 @@ import { abilities } from '../abilities.js'
 export interface ReadBack {
   /** The comparison after everything that was chosen was carried out. */
   left: Comparison
+  /** What stands there then. */
+  stands: Inventory
   /** Everything that was carried out: what was chosen, and what only showed on the way. */
   chosen: readonly AnyDifference[]
   /** Why a ref could not be settled. */
@@ -77,7 +79,7 @@ export async function settleAndReadBack(
     )
     for (const difference of now) {
       const { ref, is } = difference
-      record.journal({ event: 'read back', ref, is, ok: !sameIn(seen.differences, difference) })
+      record.journal({ event: 'read back', ref, is, ok: !isStillOpen(difference, seen, after.inventory) })
     }
     before = after
     const changed = new Set<string>(now.map(({ area }) => area))
@@ -93,7 +95,7 @@ export async function settleAndReadBack(
     if (open.length === 0 || pass === MOST_PASSES) {
       await payDebts(run, session, record)
       await run.state.own(stoodOnce(after.inventory, seen))
-      return { left: againstPlan(run, after), chosen, ...books }
+      return { left: againstPlan(run, after), stands: after.inventory, chosen, ...books }
     }
   }
 }

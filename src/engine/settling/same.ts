@@ -1,4 +1,6 @@
-import type { AnyDifference } from '../../core/areas/index.js'
+import type { AnyDifference, Inventory } from '../../core/areas/index.js'
+import type { Comparison } from '../../core/compare.js'
+import { foundAt } from '../../core/inventory.js'
 
 /** What tells differences apart from one comparison to the next: that an item is to come, or to go. */
 export const keyOf = ({ ref, is }: AnyDifference): string => `${is === 'left over' ? 'goes' : 'comes'} ${ref}`
@@ -11,3 +13,11 @@ export function sameIn(differences: readonly AnyDifference[], one: AnyDifference
   indexes.set(differences, index)
   return index.get(keyOf(one))
 }
+
+/**
+ * Whether a difference is still there in what was read since. What was to go and stands there may count as somebody's by now:
+ * then it is told no more, and has not gone either.
+ */
+export const isStillOpen = (difference: AnyDifference, seen: Comparison, inventory: Inventory): boolean =>
+  sameIn(seen.differences, difference) !== undefined ||
+  (difference.is === 'left over' && foundAt(inventory, difference.ref)?.id === difference.found.id)

@@ -13,6 +13,9 @@ const shipped: Readonly<Record<string, readonly string[]>> = {
   'hello-dolly/hello': ['1.7.2'],
 }
 
+/** What the steps give that remove add-ons. */
+export const addOnsGone = 'own.addOns/gone'
+
 export const addOns: AreaOnSystem<'addOns', WordPressSession> = {
   // the screen of add-ons shows it only where the system's own catalogue can be asked
   can: { updates: 'unseen' },
@@ -33,7 +36,13 @@ export const addOns: AreaOnSystem<'addOns', WordPressSession> = {
       const proves = [difference]
       const { ref } = difference
       if (difference.is === 'left over')
-        return [Step.of(addOnStates, { ...difference.found.item, id: { idOf: ref }, go: 'remove' }, { proves })]
+        return [
+          Step.of(
+            addOnStates,
+            { ...difference.found.item, id: { idOf: ref }, go: 'remove' },
+            { proves, gives: addOnsGone },
+          ),
+        ]
       const { use, active, updates } = difference.wanted
       const changed = (key: 'version' | 'active' | 'updates') =>
         difference.is === 'missing' || difference.fields.includes(key)

@@ -8,8 +8,12 @@ import { options } from '../carriers/options.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
 import { settingSteps, type Settings } from '../../setting-steps.js'
+import { addOnsGone } from './addOns.js'
 import { themesGone } from './theme.js'
 import { themesOf } from '../themes.js'
+
+/** What shipped and goes is known by its version: it has to be gone before a newer one is taken. */
+const goneFirst = [themesGone, addOnsGone]
 
 const onOff = (on: boolean): string => (on ? 'enabled' : 'disabled')
 const settings: Settings<keyof UpdatesItem> = {
@@ -56,7 +60,9 @@ export const updates: AreaOnSystem<'updates', WordPressSession> = {
       ]
       const but = (baseline.addOns ?? []).flatMap(({ use, updates: own }) => (own === undefined ? [] : [use]))
       return [
-        ...(waiting && changed('waiting') ? [Step.of(newVersions, {}, { proves, after })] : []),
+        ...(waiting && changed('waiting')
+          ? [Step.of(newVersions, {}, { proves, after: [...after, ...goneFirst] })]
+          : []),
         ...(themes && changed('themes')
           ? [
               Step.of(

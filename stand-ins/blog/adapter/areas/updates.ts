@@ -1,8 +1,13 @@
 import { Step, type AreaOnSystem, type ItemOf, settingSteps } from 'unpack'
 import { updateRules } from '../carriers/forms.js'
 import { newVersions } from '../../../common/adapter/carriers/packages.js'
+import { addOnsGone } from '../../../common/adapter/areas/addOns.js'
+import { themesGone } from '../../../common/adapter/areas/theme.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { as, box } from '../../../common/adapter/settings.js'
+
+/** What shipped and goes is known by its version: it has to be gone before a newer one is taken. */
+const goneFirst = [themesGone, addOnsGone]
 
 const byItself = (value: string | undefined) => (value === '1' ? 'automatic' : 'by hand')
 
@@ -27,7 +32,7 @@ export const updates: AreaOnSystem<'updates', StandInSession> = {
       difference.is !== 'left over' &&
       difference.wanted.waiting &&
       (difference.is === 'missing' || difference.fields.includes('waiting'))
-        ? [Step.of(newVersions, {}, { proves: [difference] })]
+        ? [Step.of(newVersions, {}, { proves: [difference], after: goneFirst })]
         : [],
     ),
   ],

@@ -5,6 +5,8 @@ import type { StandInSession } from '../session.js'
 /** What ships, with the versions that are known to. */
 const shipped: Readonly<Record<string, readonly string[]>> = { smileys: ['1.0'] }
 const room = 'add-ons'
+/** What the steps give that remove add-ons. */
+export const addOnsGone = 'own.addOns/gone'
 
 export const addOns: AreaOnSystem<'addOns', StandInSession> = {
   async read(session) {
@@ -31,7 +33,7 @@ export const addOns: AreaOnSystem<'addOns', StandInSession> = {
       const id = { idOf: difference.ref }
       if (difference.is === 'left over') {
         const off = difference.found.item.active ? [Step.of(states, { room, id, go: 'deactivate' }, { proves })] : []
-        return [...off, Step.of(states, { room, id, go: 'remove' }, { proves })]
+        return [...off, Step.of(states, { room, id, go: 'remove' }, { proves, gives: addOnsGone })]
       }
       const { use, active, updates } = difference.wanted
       const changed = (key: 'version' | 'active' | 'updates') =>

@@ -7,6 +7,8 @@ const shipped: Readonly<Record<string, readonly string[]>> = { plain: ['1.0'], p
 const room = 'themes'
 /** What a step gives that puts the planned theme to use: others go only behind it. */
 const inUse = 'own.theme/in-use'
+/** What the steps give that remove themes. */
+export const themesGone = 'own.theme/gone'
 
 export const theme: AreaOnSystem<'theme', StandInSession> = {
   async read(session, { theme: planned, packages }) {
@@ -30,7 +32,13 @@ export const theme: AreaOnSystem<'theme', StandInSession> = {
       const proves = [difference]
       const id = { idOf: difference.ref }
       if (difference.is === 'left over')
-        return [Step.of(states, { room, id, go: 'remove' }, { proves, after: baseline.theme ? [inUse] : [] })]
+        return [
+          Step.of(
+            states,
+            { room, id, go: 'remove' },
+            { proves, gives: themesGone, after: baseline.theme ? [inUse] : [] },
+          ),
+        ]
       const { use, active } = difference.wanted
       const own = baseline.packages.theme[use]
       const lacking = difference.is === 'missing' || difference.fields.includes('version')
