@@ -47,7 +47,7 @@ export const permissions: Carrier<Permission, MisagoSession> = {
         for (const subject of subjectsOf(groups)) {
           const role = roleOf(subject)
           if (role !== undefined)
-            planned.set(role, neededBy(subject, may) ? sets.of(may[subject] ?? [], closed) : undefined)
+            planned.set(role, neededBy(subject, may, isModerator) ? sets.of(may[subject] ?? [], closed) : undefined)
         }
         // nobody else's role lets anybody in
         for (const { id } of here.roles) put(id, Number(category), planned.get(id))
@@ -74,9 +74,11 @@ const taken = ({ refused }: Carried): void => {
   if (refused !== undefined) throw new Refused(refused)
 }
 
-/** Groups and moderators are members too: they need a set of their own only where they may do more. */
-const neededBy = (subject: string, may: Permission['may']): boolean =>
-  subject === 'everyone' || subject === 'members' || may[subject]?.join() !== may.members?.join()
+/** Groups and moderators are members too, and the owner mostly a moderator: they need a set of their own only where they may do more. */
+const neededBy = (subject: string, may: Permission['may'], isModerator: boolean): boolean => {
+  const below = subject === 'administrators' && isModerator ? may.moderators : may.members
+  return subject === 'everyone' || subject === 'members' || may[subject]?.join() !== below?.join()
+}
 
 /** The role of administrators, made where there is none, and given to the owner. */
 async function ownRole(session: MisagoSession, here: Standing): Promise<number> {
@@ -107,13 +109,14 @@ async function makeSets(
           may.every((action) => rights.may.has(action)),
       )
       .sort(([, a], [, b]) => a.beyond - b.beyond)[0]?.[0]
+  const isModerator = here.owner.roles.includes(MODERATOR)
   const writes = (may: readonly Action[], closed: boolean) => closed && (may.includes('start') || may.includes('reply'))
   const made = new Map<string, number>()
   const lacking = new Map<string, ReturnType<typeof fieldsFor>>()
   for (const { may, closed } of loads)
     for (const [subject, own] of Object.entries(may)) {
       const evenClosed = writes(own, closed)
-      if (own.length > 0 && neededBy(subject, may) && fit(own, evenClosed) === undefined)
+      if (own.length > 0 && neededBy(subject, may, isModerator) && fit(own, evenClosed) === undefined)
         lacking.set(nameOf(new Set(own), evenClosed), fieldsFor(new Set(own), evenClosed))
     }
   for (const fields of lacking.values()) taken(await session.send('permissions/categories/new/', fields, 'blank'))
