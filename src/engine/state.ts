@@ -25,7 +25,8 @@ export class State {
   private now: StateFile
   private former: Readonly<Record<string, string>> = {}
   private constructor(
-    private readonly folder: string,
+    /** Where it is kept. */
+    readonly folder: string,
     private readonly address: SiteAddress,
     private readonly root: string,
   ) {

@@ -141,3 +141,19 @@ test('newer versions that wait are told, and taken with “now”', async () => 
   assert.equal(standIn.blog.addOns[0]?.version, '1.1')
   assert.deepEqual(standIn.blog.settings.updates, { system: 'none', themes: true, addOns: false })
 })
+
+test('what shipped and could not be removed is not renewed: the next run still knows it', async () => {
+  const standIn = await stand()
+  const plan = planned(standIn.address, 'shipped: remove\nupdates: { now: true }')
+  let refuses = true
+  standIn.app.server.prependListener('request', (request) => {
+    if (refuses && /add-ons\/\d+\/remove/.test(request.url ?? '')) request.url = '/nowhere'
+  })
+  assert.deepEqual(outcome(await run(standIn, plan)).toSorted(), [
+    'addOns/smileys refused-by-site',
+    'updates waits-for',
+  ])
+  refuses = false
+  assert.deepEqual(outcome(await run(standIn, plan)), [])
+  assert.deepEqual(standIn.blog.addOns, [])
+})

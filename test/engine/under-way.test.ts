@@ -1,0 +1,50 @@
+import assert from 'node:assert/strict'
+import { appendFileSync, existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { test } from 'node:test'
+import { State } from '../../src/engine/state.js'
+import { UnderWay } from '../../src/engine/under-way.js'
+import { folder } from '../help/folders.js'
+
+const root = folder()
+const intent = { area: 'pages', ref: 'pages/visit', wanted: { title: 'Visit us' } }
+
+test('what a run was about to write is known again, and what it made by its number alone', async () => {
+  const file = join(root, 'known.jsonl')
+  const before = await UnderWay.in(file)
+  assert.ok(before.isEmpty)
+  await before.add({ intents: [intent, { ...intent, ref: 'pages/tools' }] })
+  await before.add({ made: [{ area: 'pages', id: '7', ref: 'pages/tools' }] })
+  const after = await UnderWay.in(file)
+  assert.deepEqual([after.intents, after.made], [[intent], [{ area: 'pages', id: '7', ref: 'pages/tools' }]])
+  await after.clear()
+  assert.ok(!existsSync(file) && (await UnderWay.in(file)).isEmpty)
+})
+
+test('a last line that was cut off with its run is none, and does not spoil the next', async () => {
+  const file = join(root, 'cut.jsonl')
+  await (await UnderWay.in(file)).add({ intents: [intent] })
+  appendFileSync(file, '{"underWay":1,"made":[{"area":"pa')
+  const next = await UnderWay.in(file)
+  assert.deepEqual([next.intents, next.made, next.isDamaged], [[intent], [], false])
+  await next.add({ made: [{ area: 'pages', id: '8', ref: 'pages/visit' }] })
+  assert.deepEqual((await UnderWay.in(file)).made, [{ area: 'pages', id: '8', ref: 'pages/visit' }])
+})
+
+test('lines that nobody can read are told, and kept as soon as something new is remembered', async () => {
+  const address = { origin: 'http://127.0.0.1:4101', base: '/' }
+  const first = await State.of(address, root)
+  const lock = await first.lock()
+  await first.intend([intent])
+  await lock.end()
+  const file = join(first.folder, 'under-way.jsonl')
+  const whole = readFileSync(file, 'utf8')
+  writeFileSync(file, `not a line\n${whole}`)
+  const second = await State.of(address, root)
+  assert.deepEqual([second.told.length, second.underWay.intents], [1, [intent]])
+  const again = await second.lock()
+  const [, kept = ''] = /kept as (\S+) as soon/.exec(second.told[0] ?? '') ?? []
+  await second.intend([intent])
+  await again.end()
+  assert.equal(readFileSync(kept, 'utf8'), `not a line\n${whole}`)
+})
