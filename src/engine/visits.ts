@@ -10,6 +10,7 @@ import { foundAt } from '../core/inventory.js'
 import type { Check } from '../core/report/report.js'
 import { foldSpace, foldTypography, textBlocks } from '../core/text/plain.js'
 import type { Answer } from '../web/answer.js'
+import { isClosedToRobots } from '../web/robots.js'
 import { lookFailure } from './error-of.js'
 import type { Run } from './run.js'
 
@@ -161,20 +162,9 @@ function robots(front: Answer, rules: Answer, welcome: boolean): Outcome {
     .join(',')
   const turnedAway =
     /noindex|none/i.test(`${meta},${front.headers['x-robots-tag'] ?? ''}`) ||
-    (rules.status === 200 && closed(rules.text))
+    (rules.status === 200 && isClosedToRobots(rules, front.url))
   if (turnedAway === !welcome) return good(front.url)
   return bad(welcome ? `${front.url} turns search engines away` : `${front.url} lets search engines in`)
-}
-
-/** Whether a robots.txt (RFC 9309) closes the whole site to everybody. */
-function closed(text: string): boolean {
-  let everybody = false
-  for (const line of text.split(/\r?\n/)) {
-    const [, key, value] = /^\s*([A-Za-z-]+)\s*:\s*(.*?)\s*(?:#.*)?$/.exec(line) ?? []
-    if (/^user-agent$/i.test(key ?? '')) everybody = value === '*'
-    else if (everybody && /^disallow$/i.test(key ?? '') && value === '/') return true
-  }
-  return false
 }
 
 function readable(answer: Answer, most?: number): Outcome {

@@ -1,4 +1,5 @@
 import pc from 'picocolors'
+import stringWidth from 'string-width'
 
 /** How wide a line may be: the terminal's width, within reason. */
 export const width = (): number => Math.min(Math.max(process.stdout.columns || process.stderr.columns || 100, 60), 120)
@@ -9,7 +10,7 @@ export function wrap(text: string, indent: number): string[] {
   const lines: string[] = []
   let line = ''
   for (const word of text.split(' ')) {
-    if (line !== '' && line.length + 1 + word.length > room) {
+    if (line !== '' && stringWidth(line) + 1 + stringWidth(word) > room) {
       lines.push(line)
       line = word
     } else line = line === '' ? word : `${line} ${word}`
@@ -17,10 +18,14 @@ export function wrap(text: string, indent: number): string[] {
   return [...lines, line]
 }
 
+/** A text with as many blanks behind it as fill a column: some signs are two columns wide, and some none. */
+export const padded = (text: string, columns: number): string =>
+  text + ' '.repeat(Math.max(0, columns - stringWidth(text)))
+
 /** A row with a word in front: `  goes       the post “…”`. */
 export function row(label: string, text: string, labelWidth = 11, paint: (text: string) => string = pc.dim): string[] {
   return wrap(text, labelWidth + 2).map(
-    (line, index) => `  ${index === 0 ? paint(label.padEnd(labelWidth)) : ' '.repeat(labelWidth)}${line}`,
+    (line, index) => `  ${index === 0 ? paint(padded(label, labelWidth)) : ' '.repeat(labelWidth)}${line}`,
   )
 }
 

@@ -1,4 +1,5 @@
-import { width } from './layout.js'
+import stringWidth from 'string-width'
+import { padded, width } from './layout.js'
 
 const GAP = 2
 const FIRST = 26
@@ -15,7 +16,7 @@ export function tableLines(
     const height = Math.max(...cells.map((cell) => cell.length))
     return Array.from({ length: height }, (_, line) => {
       const parts = cells.map((cell, index) =>
-        paint((cell[line] ?? '').padEnd((index === 0 ? FIRST : room) + GAP), number),
+        paint(padded(cell[line] ?? '', (index === 0 ? FIRST : room) + GAP), number),
       )
       return `  ${parts.join('')}`.trimEnd()
     })
@@ -28,7 +29,7 @@ function folded(text: string, room: number): string[] {
     const lines: string[] = []
     let line = ''
     for (const word of paragraph.split(/(?<=[ /])/)) {
-      if (line !== '' && (line + word).trimEnd().length > room) {
+      if (line !== '' && stringWidth((line + word).trimEnd()) > room) {
         lines.push(line.trimEnd())
         line = word
       } else line += word
