@@ -114,7 +114,7 @@ export type Expectation = { name: string; at: 'front' | 'feed' | { ref: string }
 )
 
 /** What should stand on the site, by area and field by field. */
-export type Settled = Readonly<Record<string, readonly Readonly<Record<string, Value | undefined>>[] | undefined>>
+export type AsPlanned = Readonly<Record<string, readonly Readonly<Record<string, Value | undefined>>[] | undefined>>
 
 /** An item seen without its own type. */
 export type PlainItem = Readonly<Record<string, Value | undefined>>
@@ -177,5 +177,5 @@ export interface Area<N extends string, I extends ItemShape> {
   /** A field's value in an owner's words, where it is more than a text. */
   show?(key: keyof I & string, value: Value): string
   /** What visitors should see of these items. */
-  expect?(items: readonly I[], baseline: Baseline, settled: Settled): Expectation[]
+  expect?(items: readonly I[], baseline: Baseline, settled: AsPlanned): Expectation[]
 }

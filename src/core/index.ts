@@ -14,6 +14,7 @@ export { actions, fewest, granted, isLevel, levels, subjectsOf, whoText, type Ac
 export { addressText, isThisMachine, parseAddress, placeOn, type SiteAddress } from './address.js'
 export { seenActions, type EyesRow, type SeenAction } from './area.js'
 export type {
+  AsPlanned,
   Ability,
   Area,
   Difference,
@@ -25,7 +26,6 @@ export type {
   Origin,
   Plan,
   ReadItem,
-  Settled,
   Value,
 } from './area.js'
 export {

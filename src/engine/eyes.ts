@@ -12,7 +12,7 @@ import { lookFailure } from './error-of.js'
 import type { Run } from './run.js'
 
 /** Somebody who looks. */
-export interface Pair {
+export interface Onlooker {
   /** `visitor`, `owner`, or `member` and a user name. */
   as: string
   /** Whom they stand for in the table: `everyone`, `members`, the name of a group, `administrators`. */
@@ -25,42 +25,42 @@ interface Unseen {
 }
 
 /**
- * Many pairs of eyes on the public side: each in a session of its own, which is shared by all that is looked at. What each
+ * Everybody who looks at the public side, each in a session of their own, which is shared by all that is looked at. What each
  * may do is read there, never from a form of the dashboard.
  */
 export class ManyEyes {
   readonly #looks = new Map<string, Promise<ReadonlyMap<string, Seen>>>()
   readonly #visitors = new Map<string, Promise<Visitor>>()
   readonly unseen: Unseen[] = []
-  #pairs: Promise<Pair[]> | undefined
+  #onlookers: Promise<Onlooker[]> | undefined
 
   constructor(private readonly run: Run) {}
 
   /** A visitor, a plain member, a member of each group, and the owner; as far as there are such. */
-  pairs(): Promise<Pair[]> {
-    this.#pairs ??= this.#choose()
-    return this.#pairs
+  onlookers(): Promise<Onlooker[]> {
+    this.#onlookers ??= this.#choose()
+    return this.#onlookers
   }
 
-  async #choose(): Promise<Pair[]> {
+  async #choose(): Promise<Onlooker[]> {
     const { baseline, options, site } = this.run
     const { home, system } = site
     const stored = new Set((await options.logins.at(home)).map(({ username }) => username))
     const members = (baseline.members ?? []).filter(({ username }) => stored.has(username))
-    const pairs: Pair[] = [{ as: 'visitor', of: ['everyone'] }]
+    const onlookers: Onlooker[] = [{ as: 'visitor', of: ['everyone'] }]
     let left = system.eyes?.signIns ?? 0
     const choose = (of: string, fits: (groups: readonly string[]) => boolean, whom: string) => {
       const member = members.find(({ groups }) => fits(groups))
       if (!member) this.unseen.push({ of, why: `the baseline has no ${whom} whose login is stored` })
       else if (left-- <= 0)
         this.unseen.push({ of, why: `this system bears ${system.eyes?.signIns ?? 0} sign-ins in a run` })
-      else pairs.push({ as: `member ${member.username}`, of: ['members', ...member.groups] })
+      else onlookers.push({ as: `member ${member.username}`, of: ['members', ...member.groups] })
     }
     choose('members', (groups) => groups.length === 0, 'member without a group')
     for (const { name } of baseline.groups ?? [])
-      if (!pairs.some(({ of }) => of.includes(name)))
+      if (!onlookers.some(({ of }) => of.includes(name)))
         choose(name, (groups) => groups.includes(name), `member of “${name}”`)
-    return [...pairs, { as: 'owner', of: ['administrators'] }]
+    return [...onlookers, { as: 'owner', of: ['administrators'] }]
   }
 
   /** Somebody's own browser, signed in on the public side. */
@@ -86,7 +86,7 @@ export class ManyEyes {
     return visitor
   }
 
-  /** What somebody may do in each of the forums; every pair looks once. */
+  /** What somebody may do in each of the forums; every onlooker looks once. */
   look(as: string, forums: readonly LookedAt[]): Promise<ReadonlyMap<string, Seen>> {
     const known = this.#looks.get(as)
     if (known) return known
@@ -118,19 +118,19 @@ export function plannedEyes(
   return { table, forums }
 }
 
-/** Looks at every forum through every pair of eyes; a wrong cell fails its check, and is named. */
+/** Looks at every forum through everybody’s eyes; a wrong cell fails its check, and is named. */
 export async function lookThroughEyes(
   eyes: ManyEyes,
   table: readonly EyesRow[],
   forums: readonly LookedAt[],
 ): Promise<{ checks: Check[]; cells: EyesCell[] }> {
-  const pairs = await eyes.pairs()
+  const onlookers = await eyes.onlookers()
   const looked = await Promise.all(
-    pairs.map(async (pair) => {
+    onlookers.map(async (onlooker) => {
       try {
-        return { pair, seen: await eyes.look(pair.as, forums) }
+        return { onlooker, seen: await eyes.look(onlooker.as, forums) }
       } catch (error) {
-        return { pair, failure: lookFailure(error) }
+        return { onlooker, failure: lookFailure(error) }
       }
     }),
   )
@@ -138,16 +138,16 @@ export async function lookThroughEyes(
   const cells: EyesCell[] = []
   for (const { forum, may } of table) {
     const path = nameIn(forum)
-    for (const { pair, seen, failure } of looked) {
-      const planned = seenActions.filter((action) => pair.of.some((subject) => may[action].includes(subject)))
+    for (const { onlooker, seen, failure } of looked) {
+      const planned = seenActions.filter((action) => onlooker.of.some((subject) => may[action].includes(subject)))
       const here = seen?.get(forum)
       const can = here ? seenActions.filter((action) => here[action]) : []
       const wrong = seenActions.filter((action) => planned.includes(action) !== can.includes(action))
       const ok = seen !== undefined && wrong.length === 0
-      cells.push({ forum: path, as: pair.as, planned, seen: seen === undefined ? null : can, ok })
+      cells.push({ forum: path, as: onlooker.as, planned, seen: seen === undefined ? null : can, ok })
       checks.push({
-        name: `“${path}” is as open to ${inWords(pair.as)} as planned`,
-        as: pair.as,
+        name: `“${path}” is as open to ${inWords(onlooker.as)} as planned`,
+        as: onlooker.as,
         ok,
         detail:
           failure ??

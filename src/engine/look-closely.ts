@@ -3,7 +3,7 @@ import { addressText, isOn, type SiteAddress } from '../core/address.js'
 import type { Findings } from '../core/findings.js'
 import type { System } from '../systems/system.js'
 import type { Answer } from '../web/answer.js'
-import { pageFacts, weigh } from '../web/page-facts.js'
+import { pageFacts, letterWeight } from '../web/page-facts.js'
 import type { Visitor } from '../web/visitor.js'
 import { knownSystems, type Systems } from './known-systems.js'
 import { unlessStopped } from './unless-stopped.js'
@@ -57,7 +57,7 @@ async function innerPages(links: readonly string[], visitor: Visitor): Promise<F
       {
         url: pages[index] ?? answer.url,
         status: answer.status,
-        weight: listing ? 0 : weigh(textBlocks(answer.text).join(' ')),
+        weight: listing ? 0 : letterWeight(textBlocks(answer.text).join(' ')),
       },
     ]
   })

@@ -111,7 +111,7 @@ function stoppedPartWay(run: Run, record: RunRecord, error: UnpackError): Unpack
 async function carryThrough(
   run: Run,
   options: SettleOptions,
-  shown: Seen,
+  shown: Shown,
   agreed: readonly AnyDifference[],
   record: RunRecord,
   started: Date,
@@ -165,7 +165,7 @@ async function carryThrough(
 
 const nothing = { settled: [], failed: [], checks: [], eyes: [], writes: 0 }
 
-interface Seen {
+interface Shown {
   /** Left out in front of a first-run form. */
   session?: SignedIn
   stock: Stock
@@ -176,7 +176,7 @@ interface Seen {
 const opensNoMore = ({ differences }: Comparison): boolean => differences.every(({ area }) => area !== 'opening')
 
 /** Signs in, if it can be done, reads everything and compares. Somebody's own items stop a run that would change anything. */
-async function see(run: Run, options: SettleOptions, signedIn?: SignedIn): Promise<Seen> {
+async function see(run: Run, options: SettleOptions, signedIn?: SignedIn): Promise<Shown> {
   const session = signedIn ?? (run.site.atFirstRun ? undefined : await run.logins.signIn())
   if (session) run.phase('read')
   const stock = session ? await takeStock(run, session) : expectedStock(run)

@@ -38,13 +38,13 @@ export const survey = (address: string, options: SurveyOptions = {}): Promise<Su
     if (!asked) throw UnpackError.of('address-wrong', { address })
     const lines = connections(options.resolve, options.signal)
     try {
-      return await look(asked, lines, options)
+      return await lookFrom(asked, lines, options)
     } finally {
       await lines.close()
     }
   })
 
-async function look(asked: SiteAddress, lines: Dispatcher, options: SurveyOptions): Promise<Surveyed> {
+async function lookFrom(asked: SiteAddress, lines: Dispatcher, options: SurveyOptions): Promise<Surveyed> {
   const traffic = new Traffic(options.watch)
   const whole = new Deadline(WHOLE, options.signal)
   const { signal } = whole

@@ -5,7 +5,7 @@ import { nameIn } from '../core/ref.js'
 import type { Check } from '../core/report/report.js'
 import type { LookedAt, SignedIn } from '../systems/system.js'
 import { lookFailure } from './error-of.js'
-import { inWords, plannedEyes, type Pair } from './eyes.js'
+import { inWords, plannedEyes, type Onlooker } from './eyes.js'
 import type { RunRecord } from './record.js'
 import type { Run } from './run.js'
 import { againstPlan } from './against-plan.js'
@@ -20,10 +20,10 @@ export async function tryForums(run: Run, session: SignedIn, stock: Stock, recor
   if (!way || table.length === 0) return []
   return withMark(run, session, record, 'access', async (mark) => {
     const trial = new Trial(run, table, forums, `Unpack tries who may write here (${mark})`)
-    const pairs = await run.eyes.pairs()
-    const [owner, others] = [pairs.filter(({ as }) => as === 'owner'), pairs.filter(({ as }) => as !== 'owner')]
-    const started = await Promise.all(owner.map((pair) => trial.startAll(pair)))
-    const tried = await Promise.all(others.map((pair) => trial.writeAll(pair)))
+    const onlookers = await run.eyes.onlookers()
+    const [owner, others] = [onlookers.filter(({ as }) => as === 'owner'), onlookers.filter(({ as }) => as !== 'owner')]
+    const started = await Promise.all(owner.map((onlooker) => trial.startAll(onlooker)))
+    const tried = await Promise.all(others.map((onlooker) => trial.writeAll(onlooker)))
     return [...tried, ...started].flat()
   })
 }
@@ -39,26 +39,26 @@ class Trial {
   ) {}
 
   /** The owner starts the topics that others reply to. */
-  async startAll(pair: Pair): Promise<Check[]> {
+  async startAll(onlooker: Onlooker): Promise<Check[]> {
     const checks: Check[] = []
     for (const forum of this.forums)
-      checks.push(await this.#try(pair, forum, 'start', { forum }, (topic) => this.#topics.set(forum.ref, topic)))
+      checks.push(await this.#try(onlooker, forum, 'start', { forum }, (topic) => this.#topics.set(forum.ref, topic)))
     return checks
   }
 
   /** One after the other: a member may have to wait between two posts. */
-  async writeAll(pair: Pair): Promise<Check[]> {
+  async writeAll(onlooker: Onlooker): Promise<Check[]> {
     const checks: Check[] = []
     for (const forum of this.forums) {
       const topic = this.#topics.get(forum.ref)
-      if (topic !== undefined) checks.push(await this.#try(pair, forum, 'reply', { topic }))
-      checks.push(await this.#try(pair, forum, 'start', { forum }))
+      if (topic !== undefined) checks.push(await this.#try(onlooker, forum, 'reply', { topic }))
+      checks.push(await this.#try(onlooker, forum, 'start', { forum }))
     }
     return checks
   }
 
   async #try(
-    { as, of }: Pair,
+    { as, of }: Onlooker,
     { ref }: LookedAt,
     action: 'start' | 'reply',
     where: { forum: LookedAt } | { topic: Id },

@@ -13,7 +13,8 @@ const onDisk = /(?<![\p{L}\p{N}:/.])\/[a-z][\w.-]*(?:\/[\w.*-]+)+/giu
 const LONGEST = 200_000
 
 /** How much there is to read in a text. */
-export const weigh = (text: string): number => (text.match(letters)?.length ?? 0) + 2 * (text.match(dense)?.length ?? 0)
+export const letterWeight = (text: string): number =>
+  (text.match(letters)?.length ?? 0) + 2 * (text.match(dense)?.length ?? 0)
 
 /** Reads a page's structure. */
 export function pageFacts(answer: Answer): PageFacts {
@@ -34,7 +35,7 @@ export function pageFacts(answer: Answer): PageFacts {
   $('script, style, noscript, template').remove()
   const text = foldSpace($('body').text()).slice(0, LONGEST)
   facts.asksPassword = $('input[type=password]').length > 0
-  facts.weight = weigh(text)
+  facts.weight = letterWeight(text)
   facts.diskPaths = text.match(onDisk)?.length ?? 0
   facts.pictures = own($, answer.url, 'img[src], source[src], video[src]', 'src').length
   facts.links = [
@@ -50,7 +51,7 @@ export function pageFacts(answer: Answer): PageFacts {
     .slice(0, LONGEST)
     .split('\n')
     .map(foldSpace)
-    .map(weigh)
+    .map(letterWeight)
     .filter((weight) => weight >= 25)
     .reduce((sum, weight) => sum + weight, 0)
   return facts
