@@ -20,10 +20,10 @@ import { Run } from './run.js'
 import { choose, chooseAgain, type Choice, type Chosen } from './settling/choose.js'
 import { merged, notesOf } from './settling/merge.js'
 import { settleAndReadBack, type ReadBack } from './settling/read-back.js'
-import { isStillOpen, keyOf, sameIn } from './settling/same.js'
+import { fates } from './settling/fates.js'
+import { sameIn } from './settling/same.js'
 import { takeStock, expectedStock, type Stock } from './stock.js'
 import { againstPlan } from './against-plan.js'
-import type { Why } from './why.js'
 
 export type { Choice } from './settling/choose.js'
 
@@ -201,32 +201,6 @@ function placesOf(inventory: Inventory, chosen: readonly AnyDifference[], home: 
       : [],
   )
 }
-
-/** What became of each difference: what the first-run form settled, what was chosen and is settled or not, and the rest. */
-function fates(
-  all: readonly AnyDifference[],
-  chosen: readonly AnyDifference[],
-  seen: Comparison,
-  { left, stands, why, copies }: ReadBack,
-): (difference: AnyDifference) => Fate {
-  const whyNot = (difference: AnyDifference): Why => {
-    const holder =
-      difference.is === 'left over' && chosen.find(({ ref, is }) => is === 'left over' && ref === difference.fallsWith)
-    // what falls with something that stayed was not asked for by itself
-    return why.get(difference.ref) ?? (holder ? whyNot(holder) : notTaken(difference.ref))
-  }
-  const fate = (difference: AnyDifference): Fate => {
-    if (!sameIn(seen.differences, difference)) return { outcome: 'settled' }
-    if (!sameIn(chosen, difference)) return { outcome: 'not chosen' }
-    const copy = copies.get(difference.ref)
-    if (!isStillOpen(difference, left, stands)) return { outcome: 'settled', copy }
-    return { outcome: 'failed', ...whyNot(difference), copy }
-  }
-  const known = new Map(all.map((difference) => [keyOf(difference), fate(difference)]))
-  return (difference) => known.get(keyOf(difference)) ?? { outcome: 'not chosen' }
-}
-
-const notTaken = (ref: string) => ({ code: 'not-taken', text: UnpackError.of('not-taken', { what: ref }).message })
 
 function resultOf(
   run: Run,

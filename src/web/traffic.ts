@@ -1,8 +1,5 @@
 import { bodyKept } from './har.js'
-import type { Ask } from './visitor.js'
-
-/** What a request is for: log-ins and log-outs are counted apart from what could change the site. */
-export type Purpose = 'read' | 'write' | 'log-in'
+import type { Ask, Purpose } from './ask.js'
 
 export interface Exchange {
   method: string

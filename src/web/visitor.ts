@@ -1,36 +1,18 @@
 import { setTimeout as wait } from 'node:timers/promises'
 import type { CookieJar } from 'tough-cookie'
-import { FormData, request, type Dispatcher } from 'undici'
+import { request, type Dispatcher } from 'undici'
 import { addressText, isOn, placeOn, type SiteAddress } from '../core/address.js'
 import { UnpackError } from '../core/errors.js'
 import type { Secret } from '../core/secret.js'
 import type { Answer } from './answer.js'
+import type { Ask, FormFields, Purpose } from './ask.js'
+import { secondsToWait } from './asked-to-wait.js'
+import { bodyOf, limited, poured, sizeOf } from './body.js'
 import { Deadline, stopped } from './deadline.js'
 import { failureOf, NoAnswer } from './failure.js'
 import { MOST } from './limits.js'
 import { tooMuchOf } from './monster.js'
-import type { Purpose, Traffic } from './traffic.js'
-
-export type FormFields = Readonly<Record<string, string>> | readonly (readonly [name: string, value: string])[]
-
-export interface Ask {
-  method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'
-  /** A form's fields, as pairs where a name stands several times; or a JSON document. */
-  form?: FormFields
-  json?: unknown
-  /** A form with a file in it, sent as multipart. */
-  parts?: Readonly<Record<string, string | FilePart>>
-  /** A file as the whole body. */
-  file?: FilePart
-  headers?: Readonly<Record<string, string>>
-  /** Whether redirects are followed; a form's answer usually is looked at as it is. */
-  follow?: boolean
-  purpose?: Purpose
-  /** Milliseconds within which the whole answer has to be there. */
-  most?: number
-  /** Takes a file's bytes as they come; the answer's text is empty then. */
-  into?: (part: Uint8Array) => Promise<void>
-}
+import type { Traffic } from './traffic.js'
 
 /** What a visitor may have beside an address and a line to it. */
 export interface VisitorOptions {
@@ -43,13 +25,6 @@ export interface VisitorOptions {
   before?: () => Promise<void>
   /** Milliseconds within which a reading has to be whole; a write gets five times as long. */
   patience?: number
-}
-
-/** A file that is sent. */
-export interface FilePart {
-  name: string
-  type: string
-  bytes: Uint8Array
 }
 
 /** How long a server that says “too many requests” is waited for, in seconds, and how often. */
@@ -227,46 +202,6 @@ async function newJar(): Promise<CookieJar> {
 const basic = ({ username, password }: { username: string; password: Secret }): string =>
   `Basic ${Buffer.from(`${username}:${password.reveal()}`).toString('base64')}`
 
-function bodyOf({ form, json, parts, file }: Ask): string | Uint8Array | FormData | undefined {
-  if (form)
-    return new URLSearchParams(
-      Array.isArray(form) ? (form as string[][]) : (form as Readonly<Record<string, string>>),
-    ).toString()
-  if (file) return file.bytes
-  if (!parts) return json === undefined ? undefined : JSON.stringify(json)
-  const data = new FormData()
-  for (const [name, part] of Object.entries(parts))
-    if (typeof part === 'string') data.append(name, part)
-    else data.append(name, new Blob([part.bytes as Uint8Array<ArrayBuffer>], { type: part.type }), part.name)
-  return data
-}
-
-const sizeOf = ({ parts = {}, file }: Ask): number =>
-  [...Object.values(parts), file].reduce((sum, part) => sum + (typeof part === 'object' ? part.bytes.length : 0), 0)
-
-async function limited(body: AsyncIterable<Uint8Array>, url: string): Promise<string> {
-  const parts: Uint8Array[] = []
-  let size = 0
-  for await (const part of body) {
-    size += part.length
-    if (size > MOST.bytes) throw UnpackError.of('answer-too-large', { url, most: '16 MiB' })
-    parts.push(part)
-  }
-  return new TextDecoder().decode(Buffer.concat(parts))
-}
-
-/** Hands a file on as it comes; an answer that is none is read as a text. */
-async function poured(
-  body: AsyncIterable<Uint8Array>,
-  status: number,
-  url: string,
-  into: (part: Uint8Array) => Promise<void>,
-): Promise<string> {
-  if (status !== 200) return limited(body, url)
-  for await (const part of body) await into(part)
-  return ''
-}
-
 /** A place of the site, or a whole address. */
 function addressOf(site: SiteAddress, place: string): string {
   try {
@@ -276,17 +211,4 @@ function addressOf(site: SiteAddress, place: string): string {
     // told below
   }
   throw UnpackError.of('link-broken', { address: addressText(site) })
-}
-
-/**
- * How long a server asks to be left alone, in seconds: `Retry-After` (RFC 9110) or `RateLimit-Reset`, as a number or a date.
- */
-function secondsToWait(headers: Answer['headers']): number | undefined {
-  const text = headers['retry-after'] ?? headers['ratelimit-reset'] ?? headers['x-ratelimit-reset']
-  if (text === undefined) return undefined
-  const number = Number(text)
-  const now = Date.now() / 1000
-  // some count from 1970
-  const seconds = Number.isFinite(number) ? (number > 1e9 ? number - now : number) : Date.parse(text) / 1000 - now
-  return Number.isFinite(seconds) ? Math.max(0, seconds) : undefined
 }

@@ -1,0 +1,30 @@
+/** What a request is for: log-ins and log-outs are counted apart from what could change the site. */
+export type Purpose = 'read' | 'write' | 'log-in'
+
+export type FormFields = Readonly<Record<string, string>> | readonly (readonly [name: string, value: string])[]
+
+export interface Ask {
+  method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'
+  /** A form's fields, as pairs where a name stands several times; or a JSON document. */
+  form?: FormFields
+  json?: unknown
+  /** A form with a file in it, sent as multipart. */
+  parts?: Readonly<Record<string, string | FilePart>>
+  /** A file as the whole body. */
+  file?: FilePart
+  headers?: Readonly<Record<string, string>>
+  /** Whether redirects are followed; a form's answer usually is looked at as it is. */
+  follow?: boolean
+  purpose?: Purpose
+  /** Milliseconds within which the whole answer has to be there. */
+  most?: number
+  /** Takes a file's bytes as they come; the answer's text is empty then. */
+  into?: (part: Uint8Array) => Promise<void>
+}
+
+/** A file that is sent. */
+export interface FilePart {
+  name: string
+  type: string
+  bytes: Uint8Array
+}
