@@ -11,8 +11,10 @@ import { ownFolders } from '../help/sites.js'
 import { leftOnMisago } from '../help/watchers.js'
 import { chance } from './chance.js'
 import { killed } from './killed.js'
-import type { Part } from './parts.js'
+import { readingsAbout, type Part, type Ask } from './parts.js'
+import { readings } from './readings.js'
 import { repeated, type World } from './world.js'
+import type { Tally } from './tally.js'
 
 /** Points at which a run on a real system is killed. */
 const POINTS = 40
@@ -96,19 +98,42 @@ const ofForum = {
   names: `select name from misago_categories_category; select 'role ' || name from misago_acl_role; select 'user ' || username from misago_users_user`,
 }
 
-const part = (of: typeof ofBlog | typeof ofForum, start: () => Promise<Real>): Part => ({
-  name: `killed, real ${of.kind}`,
-  about: `the demo’s plan on a real ${of.id === 'wordpress' ? 'WordPress' : 'Misago'}, killed at ${POINTS} points by chance; the end is compared in its database`,
-  async run({ folder, seed, most }) {
+type Of = typeof ofBlog | typeof ofForum
+const nameOf = (of: Of): string => `a real ${of.id === 'wordpress' ? 'WordPress' : 'Misago'}`
+
+/** What is tried on a real site, which is started for it and stopped behind it. */
+const onReal =
+  (of: Of, start: () => Promise<Real>, act: (make: () => Promise<World>, ask: Ask) => Promise<Tally>) =>
+  async (ask: Ask): Promise<Tally> => {
     const real = await start()
     const proxy = await troubled(Number(new URL(real.address).port))
     try {
-      return await killed(() => realWorld(folder, real, proxy, of), '', folder, chance(seed), Math.min(most, POINTS))
+      return await act(() => realWorld(ask.folder, real, proxy, of), ask)
     } finally {
       await proxy.close()
       real.stop()
     }
-  },
-})
+  }
 
-export const labParts: readonly Part[] = [part(ofBlog, () => labBlog('trust')), part(ofForum, () => labForum('trust'))]
+const partsOf = (of: Of, start: (name: string) => Promise<Real>): Part[] => [
+  {
+    name: `killed, real ${of.kind}`,
+    about: `the demo’s plan on ${nameOf(of)}, killed at ${POINTS} points by chance; the end is compared in its database`,
+    run: onReal(
+      of,
+      () => start('trust-killed'),
+      (make, { folder, seed, most }) => killed(make, '', folder, chance(seed), Math.min(most, POINTS)),
+    ),
+  },
+  {
+    name: `readings, real ${of.kind}`,
+    about: readingsAbout(nameOf(of)),
+    run: onReal(
+      of,
+      () => start('trust-readings'),
+      (make, { seed, most }) => readings(make, chance(seed), most),
+    ),
+  },
+]
+
+export const labParts: readonly Part[] = [...partsOf(ofBlog, labBlog), ...partsOf(ofForum, labForum)]

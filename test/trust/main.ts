@@ -17,7 +17,9 @@ const after = (name: string): string | undefined => (args.includes(name) ? args[
 const seed = Number(after('--seed') ?? 41)
 const only = after('--part')
 const most = after('--most') ?? 'Infinity'
-const real = args.includes('--without-lab') ? [] : ['killed, real blog', 'killed, real forum']
+const real = args.includes('--without-lab')
+  ? []
+  : ['killed, real blog', 'killed, real forum', 'readings, real blog', 'readings, real forum']
 const names = [...parts.map(({ name }) => name), ...real].filter((name) => only === undefined || name === only)
 const folder = join(root, '.lab/trust', `${seed}-${most}`)
 /** Only a run of everything may say on the page what was tried. */

@@ -5,7 +5,7 @@ import { parts } from './parts.js'
 
 /** One part, in a process of its own: prints its tally as a line of JSON. */
 const [name = '', seed = '1', most = 'Infinity'] = process.argv.slice(2)
-const labs = name.startsWith('killed, real') ? (await import('./lab-parts.js')).labParts : []
+const labs = name.includes(', real ') ? (await import('./lab-parts.js')).labParts : []
 const part = [...parts, ...labs].find((one) => one.name === name)
 if (!part) throw new Error(`no part is called ${name}`)
 const folder = mkdtempSync(join(tmpdir(), 'unpack-trust-'))

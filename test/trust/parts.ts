@@ -9,6 +9,7 @@ import { forumWorld } from './forum-world.js'
 import { hostileSites } from './hostile.js'
 import { killed } from './killed.js'
 import { nearDefaults } from './near-defaults.js'
+import { readings, wrongAnswers } from './readings.js'
 import { secrets } from './secrets.js'
 import type { Tally } from './tally.js'
 
@@ -29,6 +30,9 @@ const plans = { blog: 'demo/repair-cafe/baseline.yaml', forum: 'demo/tidepool-wa
 const worlds = { blog: blogWorld, forum: forumWorld }
 const kinds = ['blog', 'forum'] as const
 
+export const readingsAbout = (site: string): string =>
+  `each of ${wrongAnswers.length} wrong answers (${wrongAnswers.join(', ')}) in place of each reading of ${site} as planned: nothing is written`
+
 /** Everything that needs nothing installed. */
 export const parts: readonly Part[] = [
   ...kinds.map((kind): Part => ({
@@ -44,6 +48,11 @@ export const parts: readonly Part[] = [
       run: ({ folder, seed, most }) => faults(() => worlds[kind](folder, inUse), seed, most),
     })),
   ),
+  ...kinds.map((kind): Part => ({
+    name: `readings, ${kind}`,
+    about: readingsAbout(`the stand-in ${kind}`),
+    run: ({ folder, seed, most }) => readings(() => worlds[kind](folder, false), chance(seed), most),
+  })),
   {
     name: 'hostile sites',
     about:

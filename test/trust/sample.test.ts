@@ -16,6 +16,8 @@ const sample: Record<string, number> = {
   'faults, blog in use': 3,
   'faults, forum': 3,
   'faults, forum in use': 4,
+  'readings, blog': 12,
+  'readings, forum': 12,
   'hostile sites': 6,
   'near-defaults': 12,
   'bad files': 200,
