@@ -24,4 +24,6 @@ run npm run -s lint
 run npm run -s types
 run npm run -s build:test
 run npm run -s test:quick
+# more of what is tried to break it than the sample among the quick tests
+run env UNPACK_TRUST_SAMPLE=3 node --test dist/test/trust/sample.test.js
 run npm run -s test:lab
