@@ -1,4 +1,4 @@
-import { mkdir, readFile, rename } from 'node:fs/promises'
+import { mkdir, readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import envPaths from 'env-paths'
 import writeFileAtomic from 'write-file-atomic'
@@ -6,6 +6,7 @@ import { addressKey, addressText, stateKey, type SiteAddress } from '../core/add
 import { grouped } from '../core/grouped.js'
 import { fileTrouble } from '../disk/trouble.js'
 import { Lock } from './lock.js'
+import { SetAside } from './set-aside.js'
 import { emptyState, formerSchema, stateSchema, type StateFile } from './state-file.js'
 import { parsed, UnderWay, type Intent, type Made } from './under-way.js'
 
@@ -16,10 +17,7 @@ export const stateFolder = (): string => process.env.UNPACK_STATE ?? envPaths('u
 export class State {
   #underWay: UnderWay | undefined
   #mayWrite = false
-  /** What is worth telling of the files themselves: one that was damaged, or that is of another site. */
-  #told: string[] = []
-  /** Files that give way to new ones, and under which names they are kept. */
-  #aside: { file: string; as: string }[] = []
+  #aside = new SetAside()
   /** The same keys, for looking up. */
   readonly #ours = new Map<string, ReadonlySet<string>>()
   private now: StateFile
@@ -44,8 +42,7 @@ export class State {
   }
 
   async #load(): Promise<void> {
-    this.#told = []
-    this.#aside = []
+    this.#aside = new SetAside()
     const read = await this.#stored(join(this.folder, 'state.json'), stateSchema)
     const former = read
       ? undefined
@@ -58,7 +55,7 @@ export class State {
     this.#underWay = await UnderWay.in(file).catch((error: unknown) => {
       throw fileTrouble(error, file)
     })
-    if (this.#underWay.isDamaged) this.#tellDamage(file)
+    if (this.#underWay.isDamaged) this.#aside.damaged(file)
   }
 
   /** What a file holds; undefined where there is none. One that is damaged gives way to a new one, is kept, and told. */
@@ -72,24 +69,13 @@ export class State {
     }
     const read = schema.safeParse(parsed(text))
     if (read.success) return read.data
-    this.#tellDamage(file)
+    this.#aside.damaged(file)
     return undefined
   }
 
-  #tellDamage(file: string): void {
-    this.#told.push(
-      `${file} is damaged: what it remembered is not known. It is kept as ${this.#setAside(file, 'damaged')} as soon as something new is remembered`,
-    )
-  }
-
-  #setAside(file: string, why: string): string {
-    const as = `${file}.${why}-${new Date().toISOString().replace(/[:.]/g, '')}`
-    this.#aside.push({ file, as })
-    return as
-  }
-
+  /** What is worth telling of the files themselves: one that was damaged, or that is of another site. */
   get told(): readonly string[] {
-    return this.#told
+    return this.#aside.told
   }
 
   /** The digest of the text that we last wrote to a ref, or of the value of a key that can't be read back (`ref#key`). */
@@ -163,8 +149,7 @@ export class State {
   }
   /** Another site stands at the address: what was known of the one before is set aside. */
   async forget(): Promise<void> {
-    this.#told.push('what was remembered is of another site, which stood at this address before: it was set aside')
-    this.#setAside(join(this.folder, 'state.json'), 'another-site')
+    this.#aside.ofAnotherSite(join(this.folder, 'state.json'))
     this.now = emptyState(addressText(this.address))
     this.#ours.clear()
     this.former = {}
@@ -250,7 +235,7 @@ export class State {
     const file = join(this.folder, name)
     try {
       await mkdir(this.folder, { recursive: true, mode: 0o700 })
-      for (const { file: old, as } of this.#aside.splice(0)) await rename(old, as).catch(() => undefined)
+      await this.#aside.carryOut()
       await act(file)
     } catch (error) {
       throw fileTrouble(error, file)

@@ -36,8 +36,8 @@ export const rolesOf = (session: MisagoSession): Promise<Named[]> => listed(sess
 export async function setsOf(session: MisagoSession, used: ReadonlySet<number>): Promise<Map<number, Rights>> {
   const all = await listed(session, 'permissions/categories/')
   const known = all.filter(({ id, name }) => id <= SHIPPED_SETS || isOurs(name) || used.has(id))
-  const read = known.map(async ({ id }) => {
-    const { fields } = await session.form(`permissions/categories/edit/${id}/`)
+  const read = known.map(async ({ id, name }) => {
+    const { fields } = await session.form(`permissions/categories/edit/${id}/`, name)
     return [id, rightsIn(fields)] as const
   })
   return new Map(await Promise.all(read))

@@ -56,13 +56,13 @@ export class MisagoSession implements SignedIn {
     return this.shelf.read(place, async () => pageOf(await this.#open(place), signAt(place)))
   }
 
-  /** The form on a screen as it stands; read once until it is stale. */
-  form(place: string): Promise<Form> {
-    return this.shelf.read(`${place} form`, () => this.#form(place))
+  /** The form on a screen as it stands; read once until it is stale. @param name what its item goes by, where that tells it */
+  form(place: string, name?: string): Promise<Form> {
+    return this.shelf.read(`${place} form`, () => this.#form(place, name))
   }
 
-  async #form(place: string): Promise<Form> {
-    const sign = signAt(place)
+  async #form(place: string, name?: string): Promise<Form> {
+    const sign = signAt(place, name)
     // a form of rights has one field for each category
     const own = /^permissions\/categories\/\d+\/$/.test(place) ? (await treeOf(this)).map(({ id }) => `${id}-role`) : []
     return formIn(await this.#open(place), { ...sign, fields: [...sign.fields, ...own] })

@@ -55,11 +55,27 @@ const known: readonly [place: RegExp, has: string, wanted: string, fields?: stri
   [/^settings\/captcha\/$/, 'form [name=captcha_type]', 'the settings of the question', CAPTCHA],
 ]
 
-/** How the screen at a place is known. */
-export function signAt(place: string): FormSign {
+/** What stands on the screen of one item alone: links with its number in them. The same screen of another is another one. */
+const byNumber: readonly [place: RegExp, link: (number: string) => string][] = [
+  [/^permissions\/categories\/(\d+)\/$/, (role) => `a[href$="/admincp/permissions/edit/${role}/"]`],
+  [/^categories\/edit\/(\d+)\/$/, (category) => `a[href$="/admincp/categories/permissions/${category}/"]`],
+  [/^users\/edit\/(\d+)\/$/, (account) => `a[href*="/u/"][href$="/${account}/"]`],
+]
+
+/**
+ * How the screen at a place is known.
+ * @param name what the item goes by whose form it is, where its number stands nowhere on it
+ */
+export function signAt(place: string, name?: string): FormSign {
   const own = known.find(([at]) => at.test(place.replace(/\?.*/, '')))
   // a place that is not listed is not read at all: its list is this one
   if (!own) throw new TypeError(`no sign for ${place}`)
   const [, has, wanted, fields = ''] = own
-  return { has, wanted, form: MAIN_FORM, fields: fields.split(' ').filter((name) => name !== '') }
+  const links = byNumber.flatMap(([at, link]) => {
+    const number = at.exec(place)?.[1]
+    return number === undefined ? [] : [link(number)]
+  })
+  const named = name === undefined ? [] : [`form [name=name][value="${name.replace(/["\\]/g, '\\$&')}"]`]
+  const all = [has, ...links, ...named].map((one) => `:has(${one})`).join('')
+  return { has: `html${all}`, wanted, form: MAIN_FORM, fields: fields.split(' ').filter((name) => name !== '') }
 }
