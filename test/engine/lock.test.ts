@@ -17,6 +17,7 @@ import { State } from '../../src/engine/state.js'
 import { folder } from '../help/folders.js'
 import { planned } from '../help/plan.js'
 import { PASSPHRASE, runningStandIn } from '../help/sites.js'
+import { Run } from '../../src/engine/run.js'
 
 const root = folder()
 const open: { close(): Promise<void> }[] = []
@@ -136,4 +137,20 @@ test('200 logins put at once all arrive, written through a link to the real file
   writeFileSync(real, '{ "unpackLog')
   await assert.rejects(LoginsFile.open(real, new Secret(PASSPHRASE)), { code: 'logins-broken' })
   await assert.rejects(LoginsFile.open(join(root, 'real'), new Secret(PASSPHRASE)), { code: 'folder-trouble' })
+})
+
+test('by another name of the same machine the run goes on under its lock, and looks at it as well', async () => {
+  const site = await runningStandIn(root, { standing: 'first-run' })
+  open.push(site)
+  const run = await Run.begin(planned(site.address), site.options)
+  try {
+    await run.lock()
+    const there = await run.movedTo({ origin: `http://localhost:${new URL(site.address).port}`, base: '/' })
+    const file = lockFile(site.options.state)
+    writeFileSync(file, readFileSync(file, 'utf8').replace(/"key":"[^"]*"/, '"key":"another"'))
+    await assert.rejects(there.site.visitor().post('office/pages/new', { title: 'A' }), { code: 'lock-lost' })
+  } finally {
+    await run.end()
+  }
+  assert.equal(site.blog.pages.length, 0)
 })

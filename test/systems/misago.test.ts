@@ -6,6 +6,8 @@ import { pageIn } from '../../src/systems/misago/page.js'
 import { themesIn } from '../../src/systems/misago/packages.js'
 import { fieldsFor, isOurs, nameOf, rightsIn } from '../../src/systems/misago/rights.js'
 import { screens, trouble } from '../../src/systems/misago/screens.js'
+import { signAt } from '../../src/systems/misago/signs.js'
+import { pageOf } from '../../src/web/reading.js'
 
 const misago = builtIn.find(({ id }) => id === 'misago')
 assert.ok(misago)
@@ -142,4 +144,24 @@ test('themes in an archive: folders that say which style sheets they have', asyn
     found.map(({ use, name, folder }) => [use, name, folder]),
     [['low-water', 'Low water', 'low-water']],
   )
+})
+
+test('the same screen of another item is another screen: its number or its name tells', () => {
+  const whole = (body: string) => ({
+    url: 'http://127.0.0.1/admincp/',
+    status: 200,
+    headers: {},
+    hops: [],
+    text: `<html><body>${body}</body></html>`,
+  })
+  const rights = (role: number) =>
+    whole(`<a href="/admincp/permissions/edit/${role}/">Edit role</a><form><select name="7-role"></select></form>`)
+  assert.ok(pageOf(rights(3), signAt('permissions/categories/3/')))
+  assert.throws(() => pageOf(rights(2), signAt('permissions/categories/3/')), { code: 'screen-unexpected' })
+  assert.throws(() => pageOf(rights(13), signAt('permissions/categories/3/')), { code: 'screen-unexpected' })
+  const set = (name: string) =>
+    whole(`<form><input name="name" value='${name}'><input name="x.permissions-can_see"></form>`)
+  const place = 'permissions/categories/edit/4/'
+  assert.ok(pageOf(set('see, "read"'), signAt(place, 'see, "read"')))
+  assert.throws(() => pageOf(set('see'), signAt(place, 'see, "read"')), { code: 'screen-unexpected' })
 })
