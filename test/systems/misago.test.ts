@@ -147,13 +147,7 @@ test('themes in an archive: folders that say which style sheets they have', asyn
 })
 
 test('the same screen of another item is another screen: its number or its name tells', () => {
-  const whole = (body: string) => ({
-    url: 'http://127.0.0.1/admincp/',
-    status: 200,
-    headers: {},
-    hops: [],
-    text: `<html><body>${body}</body></html>`,
-  })
+  const whole = (body: string) => answer(`<html><body>${body}</body></html>`)
   const rights = (role: number) =>
     whole(`<a href="/admincp/permissions/edit/${role}/">Edit role</a><form><select name="7-role"></select></form>`)
   assert.ok(pageOf(rights(3), signAt('permissions/categories/3/')))
