@@ -15,7 +15,7 @@ export function pageOf(results: readonly Result[], { date, seed }: { date: strin
   return [
     '# What was tried to break it',
     '',
-    `Printed by \`npm run trust\` on ${date}, seed ${seed}; its parts took ${minutes} minutes together. The same seed tries the same.`,
+    `The parts of \`npm run trust\`, run on ${date} with seed ${seed}; they took ${minutes} minutes together. The same seed tries the same.`,
     '',
     cells(['', ...counts.map((key) => words[key])]),
     cells(['---', ...counts.map(() => '--:')]),
