@@ -135,6 +135,7 @@ export class State {
   }
   /** Everything that was under way was seen on the site since. */
   async arrived(): Promise<void> {
+    this.#underWay?.forget()
     if (this.#underWay?.isEmpty === false) await this.#onDisk('under-way.jsonl', () => this.#underWay?.clear())
   }
 

@@ -72,11 +72,14 @@ export class UnderWay {
     this.#take(line)
   }
 
-  /** Everything has arrived. */
-  async clear(): Promise<void> {
-    await rm(this.file, { force: true })
+  /** Everything has arrived, or is of another site: it counts no more, whoever may write the file. */
+  forget(): void {
     this.#intents.clear()
     this.#made.length = 0
+  }
+  /** The same on disk. */
+  async clear(): Promise<void> {
+    await rm(this.file, { force: true })
     this.isEmpty = true
     this.#isCut = false
   }

@@ -48,3 +48,18 @@ test('lines that nobody can read are told, and kept as soon as something new is 
   await again.end()
   assert.equal(readFileSync(kept, 'utf8'), `not a line\n${whole}`)
 })
+
+test('of another site it counts no more, also for a run that only reads', async () => {
+  const address = { origin: 'http://127.0.0.1:4102', base: '/' }
+  const first = await State.of(address, root)
+  const lock = await first.lock()
+  await first.intend([intent])
+  await first.make([{ area: 'pages', id: '9', ref: 'pages/tools' }])
+  await lock.end()
+  const reader = await State.of(address, root)
+  assert.equal(reader.underWay.made.length, 1)
+  await reader.forget()
+  assert.deepEqual(reader.underWay, { intents: [], made: [] })
+  // what it may not write stays for the run that may
+  assert.equal((await State.of(address, root)).underWay.intents.length, 1)
+})

@@ -13,18 +13,18 @@ export function fates(
   seen: Comparison,
   { left, stands, why, copies }: ReadBack,
 ): (difference: AnyDifference) => Fate {
-  const whyNot = (difference: AnyDifference): Why => {
+  const reasonOf = (difference: AnyDifference): Why => {
     const holder =
       difference.is === 'left over' && chosen.find(({ ref, is }) => is === 'left over' && ref === difference.fallsWith)
     // what falls with something that stayed was not asked for by itself
-    return why.get(difference.ref) ?? (holder ? whyNot(holder) : notTaken(difference.ref))
+    return why.get(difference.ref) ?? (holder ? reasonOf(holder) : notTaken(difference.ref))
   }
   const fate = (difference: AnyDifference): Fate => {
     if (!sameIn(seen.differences, difference)) return { outcome: 'settled' }
     if (!sameIn(chosen, difference)) return { outcome: 'not chosen' }
     const copy = copies.get(difference.ref)
     if (!isStillOpen(difference, left, stands)) return { outcome: 'settled', copy }
-    return { outcome: 'failed', ...whyNot(difference), copy }
+    return { outcome: 'failed', ...reasonOf(difference), copy }
   }
   const known = new Map(all.map((difference) => [keyOf(difference), fate(difference)]))
   return (difference) => known.get(keyOf(difference)) ?? { outcome: 'not chosen' }
