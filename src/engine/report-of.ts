@@ -1,5 +1,6 @@
 import { anyItem, areaOf, type AnyDifference } from '../core/areas/index.js'
 import type { Value } from '../core/area.js'
+import { nothingYet } from '../core/report/blank.js'
 import type { DifferenceLine, Report } from '../core/report/report.js'
 import { given } from '../core/value.js'
 import { changes, differenceText, valueText } from '../core/words.js'
@@ -14,16 +15,7 @@ export const blankReport = (run: Run, of: Report['of'], started: Date): Report =
   started: started.toISOString(),
   ended: started.toISOString(),
   stood: { standing: run.site.surveyed.standing, reasons: run.site.surveyed.reasons },
-  changed: [],
-  removed: [],
-  kept: [],
-  byHand: [],
-  never: [],
-  notes: [],
-  checks: [],
-  eyes: [],
-  requests: 0,
-  writes: 0,
+  ...nothingYet,
 })
 
 /** The system as documents name it. */

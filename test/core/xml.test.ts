@@ -3,6 +3,7 @@ import { test } from 'node:test'
 import fc from 'fast-check'
 import { SaxesParser } from 'saxes'
 import type { Report } from 'unpack'
+import { nothingYet } from '../../src/core/report/blank.js'
 import { reportXml } from '../../src/core/report/xml.js'
 
 const report = (more: Partial<Report> = {}): Report => ({
@@ -13,16 +14,7 @@ const report = (more: Partial<Report> = {}): Report => ({
   started: '2026-11-25T10:00:00.000Z',
   ended: '2026-11-25T10:00:03.250Z',
   stood: { standing: 'first-run', reasons: [] },
-  changed: [],
-  removed: [],
-  kept: [],
-  byHand: [],
-  never: [],
-  notes: [],
-  checks: [],
-  eyes: [],
-  requests: 0,
-  writes: 0,
+  ...nothingYet,
   ...more,
 })
 const change = (

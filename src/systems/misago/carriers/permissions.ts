@@ -30,8 +30,7 @@ export const permissions: Carrier<Permission, MisagoSession> = {
     const all = loads as readonly Load[]
     try {
       const apart = all.some(({ may }) => may.administrators?.join() !== may.moderators?.join())
-      const isModerator = here.owner.roles.includes(MODERATOR)
-      const own = apart || !isModerator ? await ownRole(session, here) : undefined
+      const own = apart || !isModerator(here) ? await ownRole(session, here) : undefined
       const sets = await makeSets(session, here, all)
       const groups = Object.keys(all[0]?.may ?? {}).filter((name) => !isLevel(name))
       const roleOf = (subject: string): number | undefined =>
@@ -47,7 +46,7 @@ export const permissions: Carrier<Permission, MisagoSession> = {
         for (const subject of subjectsOf(groups)) {
           const role = roleOf(subject)
           if (role !== undefined)
-            planned.set(role, neededBy(subject, may, isModerator) ? sets.of(may[subject] ?? [], closed) : undefined)
+            planned.set(role, neededBy(subject, may, here) ? sets.of(may[subject] ?? [], closed) : undefined)
         }
         // nobody else's role lets anybody in
         for (const { id } of here.roles) put(id, Number(category), planned.get(id))
@@ -74,9 +73,11 @@ const taken = ({ refused }: Carried): void => {
   if (refused !== undefined) throw new Refused(refused)
 }
 
+const isModerator = ({ owner }: Standing): boolean => owner.roles.includes(MODERATOR)
+
 /** Groups and moderators are members too, and the owner mostly a moderator: they need a set of their own only where they may do more. */
-const neededBy = (subject: string, may: Permission['may'], isModerator: boolean): boolean => {
-  const below = subject === 'administrators' && isModerator ? may.moderators : may.members
+const neededBy = (subject: string, may: Permission['may'], here: Standing): boolean => {
+  const below = subject === 'administrators' && isModerator(here) ? may.moderators : may.members
   return subject === 'everyone' || subject === 'members' || may[subject]?.join() !== below?.join()
 }
 
@@ -109,14 +110,13 @@ async function makeSets(
           may.every((action) => rights.may.has(action)),
       )
       .sort(([, a], [, b]) => a.beyond - b.beyond)[0]?.[0]
-  const isModerator = here.owner.roles.includes(MODERATOR)
   const writes = (may: readonly Action[], closed: boolean) => closed && (may.includes('start') || may.includes('reply'))
   const made = new Map<string, number>()
   const lacking = new Map<string, ReturnType<typeof fieldsFor>>()
   for (const { may, closed } of loads)
     for (const [subject, own] of Object.entries(may)) {
       const evenClosed = writes(own, closed)
-      if (own.length > 0 && neededBy(subject, may, isModerator) && fit(own, evenClosed) === undefined)
+      if (own.length > 0 && neededBy(subject, may, here) && fit(own, evenClosed) === undefined)
         lacking.set(nameOf(new Set(own), evenClosed), fieldsFor(new Set(own), evenClosed))
     }
   for (const fields of lacking.values()) taken(await session.send('permissions/categories/new/', fields, 'blank'))
