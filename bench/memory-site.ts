@@ -50,9 +50,7 @@ export async function memorySite(): Promise<{
         } as never),
       signIn: (visitor, login) =>
         Promise.resolve({ visitor, login, shelf: new Shelf(), signOut: () => Promise.resolve() } as SignedIn),
-      ships: () => ({}),
       trouble: () => undefined,
-      shippedPlaces: () => [],
       showsShippedText: () => false,
     },
     close: () => new Promise((resolve) => void server.close(() => resolve())),

@@ -10,6 +10,12 @@ export type { Mailbox, RunOptions, SurveyOptions } from './engine/options.js'
 export { settle, type Choice, type SettleOptions, type Settled } from './engine/settle.js'
 export { survey, type Surveyed } from './engine/survey.js'
 export { undo, type Undone } from './engine/undo.js'
+export { feedAt } from './looks/feed.js'
+export { followed } from './looks/leads-on.js'
+export { bad, good, type Look, type Outcome, type Sight } from './looks/look.js'
+export { signUpAt, type SignUpPage } from './looks/sign-up.js'
+export { wornBy } from './looks/theme.js'
+export type { Trying, TryingAt } from './looks/trying.js'
 export { LoginsFile, type StoredLogin } from './logins/file.js'
 export { LazyLogins, type Logins } from './logins/logins.js'
 export { makePassword } from './logins/password.js'
@@ -28,23 +34,11 @@ export {
   type SecretOf,
   type TextOf,
 } from './systems/step.js'
-export {
-  isSystem,
-  type ArchiveFile,
-  type Kept,
-  type Eyes,
-  type LookedAt,
-  type Seen,
-  type AreaOnSystem,
-  type Here,
-  type Login,
-  type Look,
-  type PackageFacts,
-  type Screen,
-  type Session,
-  type SignedIn,
-  type System,
-} from './systems/system.js'
+export { isSystem, type FirstLook, type PublicSide, type Screen, type System } from './systems/system.js'
+export { type ArchiveFile, type PackageFacts } from './systems/package-facts.js'
+export { type Kept, type AreaOnSystem, type Here } from './systems/area-on-system.js'
+export { type Eyes, type LookedAt, type Seen } from './systems/eyes.js'
+export { type Login, type Session, type SignedIn } from './systems/session.js'
 export { jsonOf, type Answer } from './web/answer.js'
 export type { Resolve } from './web/connections.js'
 export { NoAnswer } from './web/failure.js'

@@ -1,5 +1,7 @@
-import type { Ref } from './ref.js'
 import type { Baseline } from './baseline/schema.js'
+import type { Attempt, EyesOf, Expectation, OwnLook } from './looking.js'
+import type { WantedPackage } from './package.js'
+import type { Ref } from './ref.js'
 
 /** A field's value. Plain data only, so that items can be compared, printed and kept in a journal. */
 export type Value = string | number | boolean | null | readonly Value[] | { readonly [key: string]: Value }
@@ -88,30 +90,14 @@ export type Difference<N extends string = string, I extends ItemShape = ItemShap
   | { is: 'left over'; found: Found<N, I>; because: string; fallsWith?: string }
 )
 
-/** Whether a system can be given a key of an area, and if not, what the owner can do. */
-export type Ability = 'can' | 'unseen' | { byHand: string } | { never: string }
-
-/** What those who look may do in a forum; only what can be looked at. */
-export const seenActions = ['see', 'read', 'start', 'reply'] as const
-export type SeenAction = (typeof seenActions)[number]
-/** A forum, and who may do what in it: `everyone` for visitors, members, names of groups, administrators. */
-export interface EyesRow {
-  /** The ref of the forum. */
-  forum: string
-  may: Readonly<Record<SeenAction, readonly string[]>>
+/** An account as a baseline wants it. */
+export interface PlannedAccount {
+  username: string
+  password: 'made' | 'stored'
 }
 
-/** What somebody should see on the public site once the baseline is settled. */
-export type Expectation = { name: string; at: 'front' | 'feed' | { ref: string } } & (
-  | { look: 'shows'; texts: readonly string[] }
-  | { look: 'links'; labels: readonly string[]; anyOrder?: true }
-  | { look: 'feed'; most?: number }
-  | { look: 'robots'; welcome: boolean }
-  | { look: 'icon' }
-  | { look: 'theme'; use: string }
-  | { look: 'sign-up'; open: boolean; approval?: string; question?: string }
-  | { look: 'eyes'; table: readonly EyesRow[] }
-)
+/** Whether a system can be given a key of an area, and if not, what the owner can do. */
+export type Ability = 'can' | 'unseen' | { byHand: string } | { never: string }
 
 /** What should stand on the site, by area and field by field. */
 export type AsPlanned = Readonly<Record<string, readonly Readonly<Record<string, Value | undefined>>[] | undefined>>
@@ -119,8 +105,11 @@ export type AsPlanned = Readonly<Record<string, readonly Readonly<Record<string,
 /** An item seen without its own type. */
 export type PlainItem = Readonly<Record<string, Value | undefined>>
 
-/** One side of a site. Adding one means a file like this, a line in `areas/index.ts`, and files of the same name in systems. */
-export interface Area<N extends string, I extends ItemShape> {
+/**
+ * One side of a site. Adding one means a file like this, a line in `areas/index.ts`, and files of the same name in systems.
+ * `L` are the looks that it has for itself alone, `T` its tries.
+ */
+export interface Area<N extends string, I extends ItemShape, L extends OwnLook = never, T extends object = never> {
   name: N
   /** What an owner calls it: `categories`. */
   title: string
@@ -177,5 +166,17 @@ export interface Area<N extends string, I extends ItemShape> {
   /** A field's value in an owner's words, where it is more than a text. */
   show?(key: keyof I & string, value: Value): string
   /** What visitors should see of these items. */
-  expect?(items: readonly I[], baseline: Baseline, settled: AsPlanned): Expectation[]
+  expect?(items: readonly I[], baseline: Baseline, settled: AsPlanned): Expectation<L>[]
+  /** What only trying shows, for `confirm --try`. @param shipped what the system ships in place of the item, where that is known */
+  tries?(baseline: Baseline, found: (ref: string) => Found | undefined, shipped: I | undefined): Attempt<T>[]
+  /** What some may do in its items, or in what they are a side of, and others not. */
+  eyes?: EyesOf<I>
+  /** What there is to see at a glance of a plan, row by row. */
+  rows?(baseline: Baseline): object[]
+  /** The account that an item is; its password is made or stored before the item is sent. */
+  account?(item: I, baseline: Baseline): PlannedAccount
+  /** The archives that its items come from. */
+  packages?(baseline: Baseline): WantedPackage[]
+  /** It lets visitors in: where the baseline asks for that, it is closed first and opened when all else is settled. */
+  gate?: { opened: I; closed: I; isClosed(item: I): boolean; asked(baseline: Baseline): 'never' | 'now' | 'settled' }
 }

@@ -12,13 +12,11 @@ export {
 export { accessRows, type AccessRow } from './access/rows.js'
 export { actions, fewest, granted, isLevel, levels, subjectsOf, whoText, type Action } from './access/who.js'
 export { addressText, isThisMachine, parseAddress, placeOn, type SiteAddress } from './address.js'
-export { seenActions, type EyesRow, type SeenAction } from './area.js'
 export type {
   AsPlanned,
   Ability,
   Area,
   Difference,
-  Expectation,
   Found,
   Id,
   ItemShape,
@@ -28,6 +26,11 @@ export type {
   ReadItem,
   Value,
 } from './area.js'
+export type { Attempt, Expectation, EyesOf, EyesQuestion, EyesRow, FeedLook, OwnLook, SharedLook } from './looking.js'
+export type { CommentTry } from './areas/commenting.js'
+export type { LeadsOn } from './areas/publishing.js'
+export type { SignUpLook } from './areas/signUp.js'
+export type { ThemeLook } from './areas/theme.js'
 export {
   areaNames,
   areas,
@@ -36,7 +39,9 @@ export {
   type AreaName,
   type Inventory,
   type ItemOf,
+  type LookOf,
   type Reading,
+  type TryOf,
 } from './areas/index.js'
 export { flatCategories } from './areas/categories.js'
 export { flatPages } from './areas/pages.js'
@@ -57,7 +62,7 @@ export { reportHtml } from './report/html.js'
 export * from './report/report.js'
 export { Secret } from './secret.js'
 export { originOf } from './shipped.js'
-export type { Package, Packages } from './package.js'
+export type { Package, Packages, WantedPackage } from './package.js'
 export { datePattern, type DatePattern } from './text/dates.js'
 export { digest, itemDigest } from './text/digest.js'
 export { leadsIn } from './text/leads.js'

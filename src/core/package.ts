@@ -17,8 +17,14 @@ export interface Package {
   place: string
 }
 
-/** What archives of the baseline hold, by the names of their folders. */
-export interface Packages {
-  theme: Readonly<Record<string, Package>>
-  addOns: Readonly<Record<string, Package>>
+/** What archives of the baseline hold, by area and by the names of their folders. */
+export type Packages = Readonly<Partial<Record<string, Readonly<Record<string, Package>>>>>
+
+/** A theme or add-on that a baseline wants out of an archive. */
+export interface WantedPackage {
+  use: string
+  /** The archive's file. */
+  from: string
+  /** What it builds upon comes out of the same archive. */
+  withParent?: true
 }

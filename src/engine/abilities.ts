@@ -1,15 +1,27 @@
+import type { Trying } from '../looks/trying.js'
+import type { Look } from '../looks/look.js'
+import type { OwnLook } from '../core/looking.js'
 import type { Ability, ReadItem } from '../core/area.js'
-import type { AreaName, Inventory, ItemOf } from '../core/areas/index.js'
+import type { AreaName, Inventory, ItemOf, AnyItem } from '../core/areas/index.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import type { Step } from '../systems/step.js'
-import type { AreaOnSystem, Kept, OnSite, SignedIn, System } from '../systems/system.js'
+import type { AreaOnSystem, Kept, OnSite } from '../systems/area-on-system.js'
+import type { SignedIn } from '../systems/session.js'
+import type { System } from '../systems/system.js'
 import type { Run } from './run.js'
 
 /** An area of a system, seen without its own types. */
-export type AnyAreaOnSystem = Omit<AreaOnSystem<AreaName>, 'read' | 'can' | 'again'> & {
+export interface AnyAreaOnSystem extends Omit<
+  AreaOnSystem<AreaName>,
+  'read' | 'can' | 'again' | 'ships' | 'looks' | 'try' | 'takeAway'
+> {
   again?(kept: Kept): Step | Step[]
   can?: Record<string, Ability> | ((site: OnSite) => Record<string, Ability>)
   read(session: SignedIn, baseline: Baseline): Promise<ReadItem<ItemOf<AreaName>>[]>
+  ships?(baseline: Baseline): ReadItem<AnyItem>[]
+  looks?: Partial<Record<string, Look<OwnLook>>>
+  try?: Trying<object>
+  takeAway?(session: SignedIn, mark: string): Promise<void>
 }
 
 /** An area of a system: where the union of areas meets code that serves all. */

@@ -1,3 +1,4 @@
+import { closedByUs } from './gate.js'
 import { compare, type Comparison } from '../core/compare.js'
 import { bodyDigest } from '../core/text/normal-form.js'
 import { abilities } from './abilities.js'
@@ -23,12 +24,7 @@ export function againstPlan(run: Run, { inventory, closed }: Stock): Comparison 
     again: run.options.again,
   })
   comparison.notes.unshift(...run.account.remarks, ...state.told.map((text) => ({ ref: 'site', text })))
-  const [opening] = inventory.opening ?? []
-  if (state.closed && opening?.item.visitors === false && baseline.site.open === undefined)
-    comparison.notes.push({
-      ref: 'opening',
-      text: `an earlier run has closed the site to visitors, and the baseline says nothing of that any more: open it in the dashboard at ${site.home}, or write “open” into the baseline`,
-    })
+  comparison.notes.push(...closedByUs(run, inventory))
   // what can't be read may be anybody's
   comparison.others.push(...[...closed.keys()].map((name) => `${name} (can't be read)`))
   return comparison

@@ -2,7 +2,7 @@ import type { AnyDifference, Inventory } from '../core/areas/index.js'
 import { UnpackError } from '../core/errors.js'
 import { allFound } from '../core/inventory.js'
 import type { Carried, Carrier, Step } from '../systems/step.js'
-import type { Session } from '../systems/system.js'
+import type { Session } from '../systems/session.js'
 import { foundIn, wantedIn } from './report-of.js'
 import { carry, refsOf } from './carrying/carry.js'
 import type { Held } from './carrying/pending.js'
@@ -10,7 +10,7 @@ import { keepCopies } from './copies.js'
 import type { Known } from './carrying/fill.js'
 import { owe, pay } from './debts.js'
 import { answerMail } from './mail.js'
-import { memberSecrets } from './member-logins.js'
+import { accountSecrets } from './account-secrets.js'
 import { intentsOf } from './ownership.js'
 import { keepOwner, ownerSecret } from './owner-login.js'
 import type { RunRecord } from './record.js'
@@ -61,7 +61,7 @@ export async function carryOut(
   const held = await carry(steps, {
     session,
     known: knownIn(inventory, differences),
-    secrets: { ...(secret && { owner: secret }), ...(await memberSecrets(run, differences)) },
+    secrets: { ...(secret && { owner: secret }), ...(await accountSecrets(run, differences)) },
     async before(carrier, load) {
       for (const { more } of load) if (more.owes !== undefined) await owe(run, record, more.owes)
       run.account.tell({ is: 'sent', carrier: carrier.name, refs: refsOf(load) })

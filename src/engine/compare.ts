@@ -1,4 +1,5 @@
-import { accessRows, type AccessRow } from '../core/access/rows.js'
+import type { PlanRows } from '../core/plan-rows.js'
+import { planRows } from '../core/plan-rows.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import type { Comparison } from '../core/compare.js'
 import { systemLine } from './report-of.js'
@@ -12,8 +13,8 @@ import { againstPlan } from './against-plan.js'
 export interface Compared {
   comparison: Comparison
   system: { id: string; version: string; proven: boolean } | null
-  /** Who is to be able to do what in which forum: what the baseline plans. */
-  access: AccessRow[]
+  /** What there is to see at a glance of the plan, area by area: of `access`, who is to be able to do what where. */
+  rows: PlanRows
   /** True in front of a first-run form: what the system ships is expected, not seen. */
   expected: boolean
 }
@@ -27,14 +28,14 @@ export const compareSite = (baseline: Baseline, options: RunOptions): Promise<Co
 
 async function compareOn(run: Run): Promise<Compared> {
   try {
-    const access = accessRows(run.baseline)
+    const rows = planRows(run.baseline)
     const system = systemLine(run)
-    if (run.site.atFirstRun) return { comparison: againstPlan(run, expectedStock(run)), system, access, expected: true }
+    if (run.site.atFirstRun) return { comparison: againstPlan(run, expectedStock(run)), system, rows, expected: true }
     const session = await run.logins.signIn()
     run.phase('read')
     const comparison = againstPlan(run, await keepingPages(run, () => takeStock(run, session)))
     await session.signOut()
-    return { comparison, system, access, expected: false }
+    return { comparison, system, rows, expected: false }
   } finally {
     await run.end()
   }

@@ -16,7 +16,7 @@ export interface ConfirmOptions extends RunOptions {
 
 export interface Confirmed {
   checks: Check[]
-  /** Forums, as visitor, members and owner found them. */
+  /** What each may do where, as visitor, members and owner found it. */
   eyes: EyesCell[]
   passed: number
   failed: number

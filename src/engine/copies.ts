@@ -1,7 +1,7 @@
 import type { AnyDifference } from '../core/areas/index.js'
 import type { SomeFound } from '../core/comparing/result.js'
 import { UnpackError } from '../core/errors.js'
-import type { Session } from '../systems/system.js'
+import type { Session } from '../systems/session.js'
 import type { RunRecord } from './record.js'
 import type { Why } from './why.js'
 

@@ -1,4 +1,4 @@
-import type { SignedIn } from '../systems/system.js'
+import type { SignedIn } from '../systems/session.js'
 import { carry } from './carrying/carry.js'
 import type { RunRecord } from './record.js'
 import type { Run } from './run.js'

@@ -1,6 +1,6 @@
 import type { Comparison } from '../core/compare.js'
 import { UnpackError } from '../core/errors.js'
-import type { SignedIn } from '../systems/system.js'
+import type { SignedIn } from '../systems/session.js'
 import { NoAnswer } from '../web/failure.js'
 import { carryOut } from './carry-out.js'
 import { storeOwner } from './owner-login.js'

@@ -1,13 +1,14 @@
+import { plannedAccounts } from '../core/accounts.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import { UnpackError } from '../core/errors.js'
-import type { Login, SignedIn } from '../systems/system.js'
+import type { Login, SignedIn } from '../systems/session.js'
 import type { Account } from './account.js'
 import type { RunOptions } from './options.js'
 import type { ReachedSite } from './site.js'
 
 /** The stored logins that may open a site for its owner. */
 export class LoginsHere {
-  /** Members whose stored login was refused in this run: it is not tried a second time. */
+  /** Accounts whose stored login was refused in this run: it is not tried a second time. */
   readonly refused = new Set<string>()
   constructor(
     private readonly site: ReachedSite,
@@ -48,12 +49,12 @@ export class LoginsHere {
 
   /** The likeliest first; of one that was being renewed, both passwords. */
   async #likely(): Promise<(Login & { renewed?: boolean })[]> {
-    const { owner, members = [] } = this.baseline
+    const { owner } = this.baseline
     const all = await this.options.logins.at(this.site.home)
     for (const { password, next } of all) this.account.guard.add(password, next)
     const named = [owner.username, owner.signInAs].flatMap((name) => all.filter(({ username }) => username === name))
-    const ofMembers = new Set(members.map(({ username }) => username))
-    const others = all.filter(({ username }) => !ofMembers.has(username))
+    const planned = new Set(plannedAccounts(this.baseline).map(({ username }) => username))
+    const others = all.filter(({ username }) => !planned.has(username))
     const found = named.length > 0 ? named : others.length === 1 ? others : []
     return found.flatMap(({ username, password, temporary, next }) => [
       { username, password, temporary },

@@ -2,9 +2,10 @@ import type { Inventory } from '../core/areas/index.js'
 import type { Comparison } from '../core/compare.js'
 import { UnpackError } from '../core/errors.js'
 import type { Check, EyesCell } from '../core/report/report.js'
-import type { Screen, SignedIn } from '../systems/system.js'
+import type { Screen } from '../systems/system.js'
+import type { SignedIn } from '../systems/session.js'
 import { lookFailure } from './error-of.js'
-import { inWords, lookThroughEyes, plannedEyes } from './eyes.js'
+import { lookThroughEyes, watched } from './eyes.js'
 import type { RunRecord } from './record.js'
 import type { Run } from './run.js'
 import { visits } from './visits.js'
@@ -16,7 +17,7 @@ const asOwner = (name: string, ok: boolean, detail: string): Check => ({ name, a
 /** What was looked at, and how it was found. */
 export interface Looked {
   checks: Check[]
-  /** Forums, as visitor, members and owner found them. */
+  /** What each may do where, as visitor, members and owner found it. */
   eyes: EyesCell[]
 }
 
@@ -50,33 +51,15 @@ export async function lookAtAll(run: Run, record: RunRecord, oldPlaces: readonly
   return { checks, eyes: eyes.cells }
 }
 
-/** Forums as many eyes find them, and what the baseline asks of some of them beside that. */
+/** What some may do and others not, as many eyes find it. */
 async function throughEyes(
   run: Run,
   comparison: Comparison,
   inventory: Inventory | undefined,
 ): Promise<{ checks: Check[]; cells: EyesCell[] }> {
-  if (!inventory || !run.site.system.eyes) return { checks: [], cells: [] }
-  const { table, forums } = plannedEyes(run, comparison, inventory)
-  if (table.length === 0) return { checks: [], cells: [] }
-  const { eyes } = run
-  const own = run.baseline.checks.flatMap((check) => ('forum' in check ? [check] : []))
-  const [found, asked] = await Promise.all([
-    lookThroughEyes(eyes, table, forums),
-    Promise.all(
-      own.map(async ({ forum, as, refused }): Promise<Check> => {
-        const name = `“${forum}” ${refused ? 'turns' : 'lets'} ${inWords(as)} ${refused ? 'away' : 'in'}`
-        try {
-          const seen = (await eyes.look(as, forums)).get(`forums/${forum}`)
-          const isIn = seen?.read ?? false
-          return { name, as, ok: isIn !== refused, detail: isIn ? 'may read' : 'turned away' }
-        } catch (error) {
-          return { name, as, ok: false, detail: lookFailure(error) }
-        }
-      }),
-    ),
-  ])
-  return { checks: [...found.checks, ...asked], cells: found.cells }
+  const all = inventory ? watched(run, comparison, inventory) : []
+  const seen = await Promise.all(all.map((one) => lookThroughEyes(run, one)))
+  return { checks: seen.flatMap(({ checks }) => checks), cells: seen.flatMap(({ cells }) => cells) }
 }
 
 type Add = (...checks: Check[]) => void

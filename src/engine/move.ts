@@ -1,7 +1,7 @@
 import { addressText, isThisMachine, parseAddress } from '../core/address.js'
 import type { AnyDifference } from '../core/areas/index.js'
 import { UnpackError } from '../core/errors.js'
-import type { SignedIn } from '../systems/system.js'
+import type { SignedIn } from '../systems/session.js'
 import { NoAnswer } from '../web/failure.js'
 import { carryOut } from './carry-out.js'
 import type { RunRecord } from './record.js'

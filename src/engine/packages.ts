@@ -1,12 +1,15 @@
+import { onSystem } from './abilities.js'
+import type { AreaName } from '../core/areas/index.js'
+import { areaNames, areaOf } from '../core/areas/index.js'
 import { openArchive, type OpenArchive } from '../archives/open.js'
 import { packFolder } from '../archives/pack.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import type { Remark } from '../core/compare.js'
 import { UnpackError } from '../core/errors.js'
 import type { Package, Packages } from '../core/package.js'
-import type { PackageFacts, System } from '../systems/system.js'
+import type { ArchiveFile, PackageFacts } from '../systems/package-facts.js'
+import type { System } from '../systems/system.js'
 
-type Kind = keyof Packages
 interface Candidate {
   facts: PackageFacts
   archive: OpenArchive
@@ -14,23 +17,22 @@ interface Candidate {
 
 /** Looks into the archives that a baseline names, and finds in them what it wants. */
 export async function packagesIn(baseline: Baseline, system: System): Promise<{ packages: Packages; notes: Remark[] }> {
-  const packages: Record<Kind, Record<string, Package>> = { theme: {}, addOns: {} }
+  const packages: Partial<Record<AreaName, Record<string, Package>>> = {}
   const notes: Remark[] = []
-  const wanted: { kind: Kind; use: string; from?: string }[] = [
-    ...(baseline.theme ? [{ kind: 'theme' as const, ...baseline.theme }] : []),
-    ...(baseline.addOns ?? []).map((addOn) => ({ kind: 'addOns' as const, ...addOn })),
-  ]
-  for (const { kind, use, from } of wanted) {
-    const bytes = baseline.archives[from ?? '']
-    if (from === undefined || !bytes || !system.packages) continue
-    const candidates = await candidatesIn(from, bytes, kind, system)
+  const wanted = areaNames.flatMap((area) => (areaOf(area).packages?.(baseline) ?? []).map((one) => ({ area, ...one })))
+  for (const { area, use, from, withParent } of wanted) {
+    const bytes = baseline.archives[from]
+    const facts = onSystem(system, area)?.packages
+    if (!bytes || !facts) continue
+    const candidates = await candidatesIn(from, bytes, facts)
+    const here = (packages[area] ??= {})
     const take = async (name: string): Promise<Package | undefined> => {
       const found = candidates.find(({ facts }) => facts.use === name) ?? loneOpen(candidates, name)
       if (!found) return undefined
       const own = await packageOf(found, name)
-      packages[kind][name] = own
+      here[name] = own
       if (found.archive.place !== from || found.facts.folder.includes('/') || candidates.length > 1)
-        notes.push({ ref: `${kind}/${name}`, text: `${name} was found in ${own.place}${beside(candidates, found)}` })
+        notes.push({ ref: `${area}/${name}`, text: `${name} was found in ${own.place}${beside(candidates, found)}` })
       return own
     }
     const own = await take(use)
@@ -40,9 +42,9 @@ export async function packagesIn(baseline: Baseline, system: System): Promise<{ 
         use,
         holds: candidates.map(({ facts }) => facts.use || facts.name),
       })
-    if (kind === 'theme' && own.parent !== undefined) await take(own.parent)
+    if (withParent && own.parent !== undefined) await take(own.parent)
     if (own.wants.length > 0)
-      notes.push({ ref: `${kind}/${use}`, text: `${use} wants with it: ${own.wants.join(', ')}` })
+      notes.push({ ref: `${area}/${use}`, text: `${use} wants with it: ${own.wants.join(', ')}` })
   }
   return { packages, notes }
 }
@@ -58,14 +60,18 @@ const beside = (candidates: readonly Candidate[], { facts }: Candidate): string 
   return others.length === 0 ? '' : `; beside it: ${others.join(', ')}`
 }
 
-async function candidatesIn(file: string, bytes: Uint8Array, kind: Kind, system: System): Promise<Candidate[]> {
+async function candidatesIn(
+  file: string,
+  bytes: Uint8Array,
+  factsIn: (files: readonly ArchiveFile[]) => Promise<PackageFacts[]>,
+): Promise<Candidate[]> {
   const found: Candidate[] = []
   for (const archive of await openArchive(file, bytes)) {
     const files = archive.files.map(({ path, bytes: read }) => ({
       path,
       text: async () => new TextDecoder().decode(await read()),
     }))
-    for (const facts of (await system.packages?.[kind](files)) ?? []) found.push({ facts, archive })
+    for (const facts of await factsIn(files)) found.push({ facts, archive })
   }
   return found
 }

@@ -5,12 +5,12 @@ import type { Comparison } from '../core/compare.js'
 import { UnpackError } from '../core/errors.js'
 import { inOrder } from '../core/order.js'
 import type { Check, EyesCell } from '../core/report/report.js'
-import type { SignedIn } from '../systems/system.js'
+import type { SignedIn } from '../systems/session.js'
 import { accountOf, blankReport, type Fate } from './report-of.js'
 import { call } from './call.js'
 import { keepingPages } from './keeping-pages.js'
 import { asUnpackError } from './error-of.js'
-import { closeFirst } from './close-first.js'
+import { closeFirst, opensSite } from './gate.js'
 import { fillFirstRun } from './first-run.js'
 import { lookAtAll } from './look.js'
 import type { RunOptions } from './options.js'
@@ -46,7 +46,7 @@ export interface Settled {
   open: AnyDifference[]
   comparison: Comparison
   checks: Check[]
-  /** Forums, as visitor, members and owner found them. */
+  /** What each may do where, as visitor, members and owner found it. */
   eyes: EyesCell[]
   writes: number
   requests: number
@@ -123,7 +123,7 @@ async function carryThrough(
   const oldPlaces = placesOf(seen.stock.inventory, chosen, run.site.home)
 
   const closed = await closeFirst(run, session, seen, chosen, record)
-  const here = closed.length > 0 ? chosen.filter(({ area }) => area !== 'opening') : chosen
+  const here = closed.length > 0 ? chosen.filter((one) => !opensSite(one)) : chosen
   const staying = [...here, ...closed].filter(({ area }) => area !== 'address')
   const ask = async (comparison: Comparison, late: readonly AnyDifference[]) =>
     (await choose(options, { comparison, differences: late, expected: false, late: true })) ?? []
@@ -173,7 +173,7 @@ interface Shown {
 }
 
 /** Whether nothing is left that would open the site. */
-const opensNoMore = ({ differences }: Comparison): boolean => differences.every(({ area }) => area !== 'opening')
+const opensNoMore = ({ differences }: Comparison): boolean => !differences.some(opensSite)
 
 /** Signs in, if it can be done, reads everything and compares. Somebody's own items stop a run that would change anything. */
 async function see(run: Run, options: SettleOptions, signedIn?: SignedIn): Promise<Shown> {

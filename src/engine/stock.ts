@@ -1,8 +1,11 @@
+import type { System } from '../systems/system.js'
+import type { Baseline } from '../core/baseline/schema.js'
+import type { Reading } from '../core/areas/index.js'
 import type { ReadItem } from '../core/area.js'
 import { areaNames, type AreaName, type Inventory, type ItemOf } from '../core/areas/index.js'
 import { UnpackError } from '../core/errors.js'
 import { inventoryOf } from '../core/inventory.js'
-import type { SignedIn } from '../systems/system.js'
+import type { SignedIn } from '../systems/session.js'
 import { onSystem } from './abilities.js'
 import { recogniseOurs } from './recognise-ours.js'
 import type { Run } from './run.js'
@@ -33,9 +36,18 @@ export async function takeStock(run: Run, session: SignedIn): Promise<Stock> {
   return { inventory, closed }
 }
 
-/** What the system ships, as a stock: in front of a first-run form there is nothing to read. */
+/** What a system ships, area by area. */
+export const shippedOn = (system: System, baseline: Baseline): Reading =>
+  Object.fromEntries(
+    areaNames.flatMap((name) => {
+      const here = onSystem(system, name)
+      return here ? [[name, here.ships?.(baseline) ?? []]] : []
+    }),
+  )
+
+/** The same as a stock: in front of a first-run form there is nothing to read. */
 export const expectedStock = ({ site, baseline }: Pick<Run, 'site' | 'baseline'>): Stock => ({
-  inventory: inventoryOf(site.system.ships(baseline)),
+  inventory: inventoryOf(shippedOn(site.system, baseline)),
   closed: new Map(),
 })
 

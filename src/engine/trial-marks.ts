@@ -1,5 +1,7 @@
 import { randomBytes } from 'node:crypto'
-import type { SignedIn } from '../systems/system.js'
+import { areaNames } from '../core/areas/index.js'
+import { onSystem } from './abilities.js'
+import type { SignedIn } from '../systems/session.js'
 import type { RunRecord } from './record.js'
 import type { Run } from './run.js'
 
@@ -37,10 +39,8 @@ export async function takeAwayLeft(run: Run, session: SignedIn, record: RunRecor
 }
 
 async function takeAway(run: Run, session: SignedIn, mark: string): Promise<void> {
-  const { trial, eyes } = run.site.system
   const all = async (owner: SignedIn) => {
-    await trial?.remove(owner, mark)
-    await eyes?.remove(owner, mark)
+    for (const area of areaNames) await onSystem(run.site.system, area)?.takeAway?.(owner, mark)
   }
   if (run.options.signal?.aborted) {
     const own = await run.logins.signIn(AbortSignal.timeout(LAST))

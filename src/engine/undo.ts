@@ -1,8 +1,8 @@
-import { areaNames, areaOf, anyItem, type AnyDifference, type AreaName, type Inventory } from '../core/areas/index.js'
+import { areaNames, areaOf, anyItem, type AnyDifference, type Inventory } from '../core/areas/index.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import { alike } from '../core/comparing/weigh.js'
 import { allFound, foundAt } from '../core/inventory.js'
-import { areaIn, nameIn } from '../core/ref.js'
+import { areaIn } from '../core/ref.js'
 import type { Secret } from '../core/secret.js'
 import { makePassword } from '../logins/password.js'
 import type { Step } from '../systems/step.js'
@@ -140,14 +140,13 @@ async function wayBack(
   const { unkept } = areaOf(area)
   if (unkept !== undefined) return `it can’t be given back: ${unkept}`
   if (found) return 'something stands there already'
-  if (area === MEMBERS) secrets[ref] = await newPassword(run, nameIn(ref))
+  const account = areaOf(area).account?.(item, run.baseline)
+  if (account) secrets[ref] = await newPassword(run, account.username)
   if (way.again) return [way.again({ ref, item, copy, bytes })].flat()
   const difference = { area, ref, is: 'missing', wanted: item } as unknown as AnyDifference
   const steps = way.translate?.([difference as never], here) ?? []
   return steps.length === 0 ? 'this system can’t be given it again' : steps
 }
-
-const MEMBERS: AreaName = 'members'
 
 /** An account that is made again gets a password of its own: the old one is nowhere kept. */
 async function newPassword(run: Run, username: string): Promise<Secret> {

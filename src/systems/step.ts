@@ -1,6 +1,6 @@
 import type { AnyDifference } from '../core/areas/index.js'
 import type { Id } from '../core/area.js'
-import type { Session } from './system.js'
+import type { Session } from './session.js'
 
 /** Stands in a step's fields for the id that a ref has, or will have, on the site. */
 export interface IdOf {

@@ -1,7 +1,9 @@
 import assert from 'node:assert/strict'
 import { readdirSync, readFileSync, statSync } from 'node:fs'
-import { dirname, join, relative, resolve } from 'node:path'
+import { basename, dirname, join, relative, resolve } from 'node:path'
 import { test } from 'node:test'
+import ts from 'typescript'
+import { areaNames } from '../../src/core/areas/index.js'
 import { root } from '../help/root.js'
 
 const files = (folder: string): string[] =>
@@ -55,6 +57,14 @@ test('core asks for nothing: no Node, no network, no other room', () => {
       assert.ok(pure.has(one.what) || target(one).startsWith('src/core/'), `${file} → ${one.what}`)
 })
 
+test('looks know no system, and need no network of their own', () => {
+  for (const file of files('src/looks')) {
+    for (const one of importsOf(file))
+      assert.match(target(one), /^src\/(?:core|web|looks)\/|^(?:cheerio|saxes)$/, `${file} → ${one.what}`)
+    for (const at of reached(file)) assert.doesNotMatch(at, /^(?:undici|node:|tough-cookie)/, `${file} reaches ${at}`)
+  }
+})
+
 test('systems decide nothing and need no network: can, ships and translate run without one', () => {
   for (const file of files('src/systems')) {
     for (const one of importsOf(file))
@@ -63,15 +73,44 @@ test('systems decide nothing and need no network: can, ships and translate run w
   }
 })
 
-test('the engine never knows a system or what a category is', () => {
-  for (const file of files('src/engine')) {
+test('the engine never knows a system', () => {
+  for (const file of files('src/engine'))
     for (const one of importsOf(file))
       assert.doesNotMatch(
         target(one),
         /^src\/(?:systems\/[^/]+\/|cli\/|conformance\/)|^stand-ins\//,
         `${file} → ${one.what}`,
       )
-    assert.doesNotMatch(readFileSync(join(root, file), 'utf8'), /categor/i, file)
+})
+
+test('the engine names no area but owner, site and address: neither whole nor as a part of a name, in code or text', () => {
+  const ours = new Set(['owner', 'site', 'address'])
+  const one = (name: string) => name.replace(/ies$/, 'y').replace(/s$/, '')
+  const named = new Set(
+    areaNames.filter((name) => !ours.has(name)).flatMap((name) => [name, one(name)].map((word) => word.toLowerCase())),
+  )
+  // everyday words of the engine's own that sound alike
+  const everyday = new Set(
+    'signIn mail answerMail page keepPage keepingPages pageFacts innerPages link links isGroup group update opening'.split(
+      ' ',
+    ),
+  )
+  const alone: Readonly<Record<string, string>> = { 'look-closely.ts': 'pages', 'record.ts': 'pages' }
+  for (const file of files('src/engine')) {
+    const told = (text: string) => {
+      if (everyday.has(text) || alone[basename(file)] === text) return
+      const parts = text.split(/[^A-Za-z]+/).flatMap((word) => [word, ...word.split(/(?<=[a-z])(?=[A-Z])/)])
+      const area = parts.find((part) => named.has(part.toLowerCase()))
+      assert.equal(area, undefined, `${file}: ${text}`)
+    }
+    const visit = (node: ts.Node): void => {
+      if (ts.isIdentifier(node) || ts.isPrivateIdentifier(node)) told(node.text)
+      // what is said to owners may use their words; what has no blank in it is a name
+      else if (ts.isStringLiteral(node) && /^[\w/]+$/.test(node.text)) told(node.text)
+      else if (ts.isTemplateHead(node) && /\/$/.test(node.text)) told(node.text)
+      ts.forEachChild(node, visit)
+    }
+    visit(ts.createSourceFile(file, readFileSync(join(root, file), 'utf8'), ts.ScriptTarget.Latest, true))
   }
 })
 

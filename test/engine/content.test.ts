@@ -89,11 +89,11 @@ test('confirm --try: a visitor’s comment is handled as planned, leaves no trac
       .map(({ name, ok }) => `${ok ? '✓' : '✗'} ${name}`)
   }
   const leads = '✓ an old address of a post leads on to its new one'
-  assert.deepEqual(await tried('{ allowed: true, approve: all }'), ['✓ a visitor’s comment waits for the owner', leads])
+  assert.deepEqual(await tried('{ allowed: true, approve: all }'), [leads, '✓ a visitor’s comment waits for the owner'])
   assert.deepEqual(await tried('{ approve: none, linksBeforeApproval: 1 }'), [
+    leads,
     '✓ a visitor’s comment is shown at once',
     '✓ a comment with 2 links waits for the owner',
-    leads,
   ])
   // the setting says so, and the site does otherwise
   const before = writesAt(standIn)

@@ -71,7 +71,7 @@ test('a wrong cell is named, with who may do what they should not', async () => 
   raw?.may.read.push('members')
   const { eyes, checks } = await confirm(watchers(forum.address), forum.options)
   assert.deepEqual(
-    eyes.filter(({ ok }) => !ok).map(({ forum: where, as, seen }) => [where, as, seen]),
+    eyes.filter(({ ok }) => !ok).map(({ at: where, as, seen }) => [where, as, seen]),
     [['Surveys/Raw counts', 'member limpet', ['see', 'read']]],
   )
   assert.ok(
@@ -99,7 +99,7 @@ test('rights that leak through a membership are paid for, also by a run that has
   if (group) forum.board.shared.add(group.id)
   const { eyes } = await confirm(plan, forum.options)
   assert.deepEqual(
-    eyes.filter(({ ok }) => !ok).map(({ as, forum: where }) => `${as}: ${where}`),
+    eyes.filter(({ ok }) => !ok).map(({ as, at: where }) => `${as}: ${where}`),
     ['member limpet: Surveys/Raw counts'],
   )
 })
@@ -154,7 +154,7 @@ test('on a system that can’t be closed to visitors, the file says so with its 
   const [system] = forum.options.systems
   assert.ok(system)
   const areas = { ...system.areas, opening: undefined }
-  const options = { ...forum.options, systems: [{ ...system, areas, closes: undefined }], confirm: false }
+  const options = { ...forum.options, systems: [{ ...system, areas }], confirm: false }
   const never = async (leave: string) =>
     (
       await compareSite(
@@ -208,8 +208,8 @@ test('a system that bears few sign-ins: who could not look is told as unseen, an
   const forum = await start()
   await settle(watchers(forum.address), { ...forum.options, confirm: false })
   const [system] = forum.options.systems
-  assert.ok(system?.eyes)
-  const sparing = { ...system, eyes: { ...system.eyes, signIns: 1 } }
+  assert.ok(system?.publicSide)
+  const sparing = { ...system, publicSide: { ...system.publicSide, signIns: 1 } }
   const { eyes, failed: wrong } = await confirm(
     watchers(forum.address, (text) => text.replace(/ {2}- \{ forum: .*member kelp.*\n/, '')),
     { ...forum.options, systems: [sparing] },

@@ -30,7 +30,7 @@ test('a fresh forum: surveyed, compared, settled, confirmed, and a second run wr
   const found = await survey(address, { systems: builtIn })
   assert.deepEqual([found.standing, found.safe, found.findings.system?.id], ['fresh', true, 'misago'])
   const compared = await compareSite(plan(), options)
-  assert.equal(compared.access.length, 3)
+  assert.equal(compared.rows.access?.length, 3)
   assert.equal(forum.writes(), 0)
 
   const done = await settle(plan(), options)
@@ -80,7 +80,7 @@ test('one cell that is flipped in the database is named, and nothing else', asyn
   )
   const { checks, eyes } = await confirm(plan(), options)
   assert.deepEqual(
-    eyes.filter(({ ok }) => !ok).map(({ forum: where, as, seen }) => [where, as, seen]),
+    eyes.filter(({ ok }) => !ok).map(({ at: where, as, seen }) => [where, as, seen]),
     [['Surveys/Raw counts', 'visitor', ['see', 'read']]],
   )
   assert.ok(failed(checks).some((line) => line.includes('may see, and should not; may read, and should not')))

@@ -1,7 +1,8 @@
+import { signUpPage } from '../../src/systems/misago/areas/signUp.js'
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
 import fc from 'fast-check'
-import { actions, builtIn, type Action, type Answer, type Look } from 'unpack'
+import { actions, builtIn, type Action, type Answer, type FirstLook } from 'unpack'
 import { pageIn } from '../../src/systems/misago/page.js'
 import { themesIn } from '../../src/systems/misago/packages.js'
 import { fieldsFor, isOurs, nameOf, rightsIn } from '../../src/systems/misago/rights.js'
@@ -43,7 +44,7 @@ const page = (value: object) =>
   answer(
     `<html><body><div id="misago-container"></div><script>misago.init(${JSON.stringify(value)})\n</script></body></html>`,
   )
-const look = (front: Answer, topics: object[] = []): Look => ({
+const look = (front: Answer, topics: object[] = []): FirstLook => ({
   front,
   get: () => Promise.resolve(answer(JSON.stringify({ results: topics, subcategories: [], next: null }))),
 })
@@ -102,11 +103,13 @@ test('a page’s own data, whole or not at all', () => {
 })
 
 test('sign-up as its public page tells it', () => {
-  const { signUp } = misago
   const at = (account_activation: string) =>
     page({ ...data([]), SETTINGS: { ...data([]).SETTINGS, account_activation } })
   assert.deepEqual(
-    ['none', 'user', 'admin', 'closed'].map((field) => [signUp?.isOpen(at(field)), signUp?.approval?.(at(field))]),
+    ['none', 'user', 'admin', 'closed'].map((field) => [
+      signUpPage.isOpen(at(field)),
+      signUpPage.approval?.(at(field)),
+    ]),
     [
       [true, 'none'],
       [true, 'email'],
@@ -114,8 +117,8 @@ test('sign-up as its public page tells it', () => {
       [false, 'none'],
     ],
   )
-  assert.equal(signUp?.question?.of(answer('{"question":"How many?","help_text":""}')), 'How many?')
-  assert.equal(signUp.question.of(answer('{"detail":"Not found."}')), undefined)
+  assert.equal(signUpPage.question?.of(answer('{"question":"How many?","help_text":""}')), 'How many?')
+  assert.equal(signUpPage.question.of(answer('{"detail":"Not found."}')), undefined)
 })
 
 test('screens of the dashboard: ten, and what may be wrong with one', () => {

@@ -1,9 +1,10 @@
+import { shippedOn } from '../../src/engine/stock.js'
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
 import { builtIn, compare, inventoryOf, type AnyDifference, type Step } from 'unpack'
 import { localeOf, tagOf } from '../../src/systems/wordpress/locale.js'
 import { shippedTexts, shippedWords } from '../../src/systems/wordpress/shipped-texts.js'
-import { showsShippedText } from '../../src/systems/wordpress/ships.js'
+import { showsShippedText } from '../../src/systems/wordpress/shipped-words.js'
 import { screens, trouble } from '../../src/systems/wordpress/screens.js'
 import { smallBaseline } from '../help/demo.js'
 
@@ -27,7 +28,7 @@ const byCarrier = (all: readonly Step[]) =>
       all.filter(({ carrier }) => carrier.name === name).map(({ fields }) => fields),
     ]),
   )
-const expected = () => compare(demo, inventoryOf(wordpress.ships(demo))).differences
+const expected = () => compare(demo, inventoryOf(shippedOn(wordpress, demo))).differences
 
 test('in front of the first-run form: one form, with a password that is not there yet', () => {
   const form = byCarrier(
@@ -88,7 +89,7 @@ test('in every language that ships, what is expected is a post, its comment, two
   assert.equal(shippedWords.length, 64)
   for (const { locale, post, category } of shippedWords) {
     const language = tagOf(locale === 'en_US' ? '' : locale)
-    const inventory = inventoryOf(wordpress.ships({ ...demo, site: { ...demo.site, language } }))
+    const inventory = inventoryOf(shippedOn(wordpress, { ...demo, site: { ...demo.site, language } }))
     assert.deepEqual(
       [inventory.pages?.length, inventory.comments?.[0]?.item.on.startsWith('posts/')],
       [2, true],

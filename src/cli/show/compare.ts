@@ -10,12 +10,12 @@ import type { Compared } from '../../engine/compare.js'
 import { accessBlock } from './access.js'
 import { heading, row } from './layout.js'
 
-export const compareJson = ({ comparison, system, access, expected }: Compared): z.output<typeof compareDocument> => {
+export const compareJson = ({ comparison, system, rows, expected }: Compared): z.output<typeof compareDocument> => {
   const { differences, kept, byHand, unseen, never, notes, others } = comparison
   return {
     system,
     differences: differences.map(differenceLine),
-    ...{ kept, byHand, unseen, never, notes, others, access, expected },
+    ...{ kept, byHand, unseen, never, notes, others, access: rows.access ?? [], expected },
   }
 }
 
@@ -84,7 +84,7 @@ export function remarkBlocks({ kept, byHand, unseen, never, notes, others }: Com
   ]
 }
 
-export function compareLines({ comparison, system, access, expected }: Compared, address: string): string[] {
+export function compareLines({ comparison, system, rows, expected }: Compared, address: string): string[] {
   const { differences } = comparison
   return [
     `${heading(address)} ${pc.dim(system ? `${system.id} ${system.version}` : '')}`,
@@ -95,7 +95,7 @@ export function compareLines({ comparison, system, access, expected }: Compared,
           0,
         )
       : []),
-    ...differenceBlocks(differences, access),
+    ...differenceBlocks(differences, rows.access ?? []),
     ...remarkBlocks(comparison),
     '',
     differences.length === 0

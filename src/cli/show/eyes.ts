@@ -3,18 +3,18 @@ import type { EyesCell } from '../../core/report/report.js'
 import { bad, heading, row } from './layout.js'
 import { tableLines } from './table.js'
 
-/** Forums as visitor, members and owner found them; a wrong cell is told apart by a word, not by colour alone. */
+/** What each may do where, as visitor, members and owner found it; a wrong cell is told apart by a word, not by colour alone. */
 export function eyesBlock(cells: readonly EyesCell[]): string[] {
   if (cells.length === 0) return []
   const columns = [...new Set(cells.map(({ as }) => as))]
-  const forums = [...new Set(cells.map(({ forum }) => forum))]
-  const cellOf = (forum: string, as: string): string => {
-    const cell = cells.find((one) => one.forum === forum && one.as === as)
+  const things = [...new Set(cells.map(({ at }) => at))]
+  const cellOf = (at: string, as: string): string => {
+    const cell = cells.find((one) => one.at === at && one.as === as)
     if (!cell?.seen) return cell && !cell.ok ? 'WRONG: could not look' : 'unseen'
     const seen = cell.seen.join(', ') || 'nothing'
     return cell.ok ? seen : `WRONG: ${seen}`
   }
-  const rows = [['', ...columns], ...forums.map((forum) => [forum, ...columns.map((as) => cellOf(forum, as))])]
+  const rows = [['', ...columns], ...things.map((at) => [at, ...columns.map((as) => cellOf(at, as))])]
   const paint = (cell: string, number: number) =>
     number === 0 ? pc.dim(cell) : cell.includes('WRONG') ? bad(cell) : cell
   const reasons = new Map(cells.flatMap(({ as, why }) => (why === undefined ? [] : [[as, why]])))

@@ -38,7 +38,7 @@ const plan = (site: ConformanceSite, access: object = raw, more: object = {}) =>
   })
 const wrong = async (site: ConformanceSite, baseline: ReturnType<typeof plan>) => {
   const { eyes } = await confirm(baseline, site.options)
-  return eyes.filter(({ ok }) => !ok).map(({ forum, as, planned, seen }) => ({ forum, as, planned, seen }))
+  return eyes.filter(({ ok }) => !ok).map(({ at, as, planned, seen }) => ({ at, as, planned, seen }))
 }
 
 export const accessCases: readonly ConformanceCase[] = [
@@ -53,7 +53,7 @@ export const accessCases: readonly ConformanceCase[] = [
       assert.equal(eyes.length, 20)
       const failed = checks.filter(({ ok }) => !ok).map(({ name, detail }) => `${name}: ${detail}`)
       assert.deepEqual(failed, [])
-      const seen = (as: string) => eyes.find((cell) => cell.forum === 'Surveys/Raw counts' && cell.as === as)?.seen
+      const seen = (as: string) => eyes.find((cell) => cell.at === 'Surveys/Raw counts' && cell.as === as)?.seen
       assert.deepEqual(seen('visitor'), [])
       assert.deepEqual(seen('member limpet'), ['see'])
       assert.deepEqual(seen('member kelp'), ['see', 'read', 'reply'])
@@ -68,7 +68,7 @@ export const accessCases: readonly ConformanceCase[] = [
       await site.settled(plan(site))
       const wider = plan(site, { ...raw, read: 'members', reply: [volunteers] })
       assert.deepEqual(await wrong(site, wider), [
-        { forum: 'Surveys/Raw counts', as: 'member limpet', planned: ['see', 'read'], seen: ['see'] },
+        { at: 'Surveys/Raw counts', as: 'member limpet', planned: ['see', 'read'], seen: ['see'] },
       ])
       const { settled } = await site.settledForGood(wider)
       assert.deepEqual(
@@ -121,7 +121,7 @@ export const accessCases: readonly ConformanceCase[] = [
       // limpet shares what kelp was given: no reading at the dashboard shows it
       const leak = await wrong(site, joined)
       assert.deepEqual(
-        leak.map(({ forum, as }) => `${forum}, ${as}`),
+        leak.map(({ at, as }) => `${at}, ${as}`),
         ['Surveys/Raw counts, member limpet'],
       )
       const { comparison, writes } = await site.settle(joined)

@@ -35,7 +35,7 @@ export const packageCases: readonly ConformanceCase[] = [
     async run(site) {
       const plan = site.baseline({ shipped: { theme: 'remove' } })
       const { settled, comparison } = await site.settledForGood(plan)
-      const shipped = site.system.ships(plan).theme ?? []
+      const shipped = site.system.areas.theme?.ships?.(plan) ?? []
       assert.ok(shipped.length === 1 || settled.some((ref) => ref.startsWith('theme/')))
       assert.equal(comparison.kept.filter(({ ref }) => ref.startsWith('theme/')).length, 1)
       await site.confirmed(plan)

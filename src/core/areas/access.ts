@@ -1,7 +1,10 @@
 import { accessTable, groupNames, plannedPlaces } from '../access/plan.js'
+import { inWords } from '../access/onlookers.js'
+import { accessRows } from '../access/rows.js'
 import { actions, fewest, granted, isLevel, whoText, type Action } from '../access/who.js'
 import type { Baseline } from '../baseline/schema.js'
 import type { Area, Value } from '../area.js'
+import type { EyesRow } from '../looking.js'
 import { nameIn, refOf } from '../ref.js'
 import { textOf } from '../value.js'
 
@@ -50,10 +53,27 @@ export const access: Area<'access', AccessItem> = {
   call: ({ forum }) => `access to “${nameIn(forum)}”`,
   say: (key) => (key === 'forum' ? 'forum' : words[key]),
   show: (key, value) => (key === 'forum' ? nameIn(textOf(value)) : whoText(namesIn(value))),
-  expect: (items, baseline) =>
-    items.length === 0
-      ? []
-      : [{ name: 'who may do what', at: 'front', look: 'eyes', table: eyesTable(items, baseline) }],
+  rows: accessRows,
+  eyes: {
+    actions: ['see', 'read', 'start', 'reply'],
+    table: eyesTable,
+    questions: ({ checks }) =>
+      checks.flatMap((check) =>
+        'forum' in check
+          ? [
+              {
+                name: `“${check.forum}” ${check.refused ? 'turns' : 'lets'} ${inWords(check.as)} ${check.refused ? 'away' : 'in'}`,
+                as: check.as,
+                at: refOf('forums', check.forum),
+                action: 'read',
+                should: !check.refused,
+              },
+            ]
+          : [],
+      ),
+    tries: { owner: 'start', others: [{ action: 'reply', onOwners: true }, { action: 'start' }] },
+    say: (action) => (action === 'start' ? 'start a topic' : action),
+  },
 }
 
 /** A category is seen by whoever sees one of its forums, also one that stays as it stands. */
@@ -76,13 +96,13 @@ function letsIn(wanted: readonly string[] = [], found: readonly string[] = []): 
 }
 
 /** What every pair of eyes should find in each forum. */
-function eyesTable(items: readonly AccessItem[], baseline: Parameters<typeof groupNames>[0]) {
+function eyesTable(items: readonly AccessItem[], baseline: Baseline): EyesRow[] {
   const groups = groupNames(baseline)
   const forums = new Set(accessTable(baseline).map(({ forum }) => forum))
   return items
     .filter(({ forum }) => forums.has(forum))
     .map(({ forum, see = [], read = [], start = [], reply = [] }) => ({
-      forum,
+      at: forum,
       may: {
         see: [...granted(see, groups)],
         read: [...granted(read, groups)],

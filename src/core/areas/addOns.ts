@@ -31,8 +31,9 @@ export const addOns: Area<'addOns', AddOnItem> = {
   ref: (item) => refOf('addOns', item.use),
   plan: ({ addOns, packages, updates }) =>
     (addOns ?? []).map(({ use, active, updates: own }) => ({
-      item: { use, active: active ?? true, version: packages.addOns[use]?.version, updates: own ?? updates?.addOns },
+      item: { use, active: active ?? true, version: packages.addOns?.[use]?.version, updates: own ?? updates?.addOns },
     })),
+  packages: ({ addOns = [] }) => addOns.flatMap(({ use, from }) => (from === undefined ? [] : [{ use, from }])),
   same: (key, wanted, found) => (key === 'version' ? notOlder(textOf(found), textOf(wanted)) : wanted === found),
   call: (item) => `the add-on “${item.use}”`,
   show: (_key, value) => yesOrNo(value),

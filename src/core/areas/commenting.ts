@@ -1,5 +1,7 @@
 import { z } from 'zod'
 import type { Area } from '../area.js'
+import type { Baseline } from '../baseline/schema.js'
+import { firstPost } from './posts.js'
 import { yesOrNo } from '../value.js'
 
 export const commentingSchema = z.strictObject({
@@ -29,8 +31,32 @@ const words: Record<keyof CommentingItem, string> = {
   linksBeforeApproval: 'links before a comment waits',
 }
 
+/** A visitor's comment, with so many links in it. */
+export interface CommentTry {
+  links: number
+}
+const outcomes = {
+  shown: 'it was shown at once',
+  held: 'it waits for the owner',
+  refused: 'it was not taken',
+} as const
+const told: { [came in keyof typeof outcomes]: string } = {
+  shown: 'is shown at once',
+  held: 'waits for the owner',
+  refused: 'is not taken',
+}
+
+/** What the rules say should come of a comment. */
+function comesOf({ comments }: Pick<Baseline, 'comments'>, links: number): keyof typeof outcomes | undefined {
+  if (comments?.allowed === false) return 'refused'
+  const { approve, linksBeforeApproval: most } = comments ?? {}
+  if (approve === 'all' || approve === 'newcomers') return 'held'
+  if (most !== undefined && links > most) return 'held'
+  return approve === 'none' ? 'shown' : undefined
+}
+
 /** The rules for comments; the comments themselves are an area of their own. */
-export const commenting: Area<'commenting', CommentingItem> = {
+export const commenting: Area<'commenting', CommentingItem, never, CommentTry> = {
   name: 'commenting',
   title: 'rules for comments',
   key: 'comments',
@@ -39,6 +65,17 @@ export const commenting: Area<'commenting', CommentingItem> = {
   ref: () => 'commenting',
   plan: ({ comments }) => (comments ? [{ item: comments }] : []),
   call: () => 'the rules for comments',
+  tries(baseline, found) {
+    const post = firstPost(baseline, found)
+    if (!post) return []
+    const { approve, linksBeforeApproval: most } = baseline.comments ?? {}
+    const more = approve === 'none' && most !== undefined ? [most + 1] : []
+    return [0, ...more].flatMap((links) => {
+      const should = comesOf(baseline, links)
+      const what = links === 0 ? 'a visitor’s comment' : `a comment with ${links} links`
+      return should ? [{ name: `${what} ${told[should]}`, at: post.ref, should, words: outcomes, links }] : []
+    })
+  },
   say: (key) => words[key],
   show: (_key, value) => yesOrNo(value),
 }

@@ -30,6 +30,7 @@ import { theme } from './theme.js'
 import { topics } from './topics.js'
 import { updates } from './updates.js'
 import type { Area, Difference, Found, ReadItem, Value } from '../area.js'
+import type { OwnLook, SharedLook } from '../looking.js'
 
 /** The one list of areas, in the order in which practitioners settle them. Names and types derive from it. */
 export const areas = {
@@ -71,6 +72,11 @@ export type AreaName = keyof Areas
 export type ItemOf<A extends AreaName> = Parameters<Areas[A]['ref']>[0]
 export type AnyFound = { [A in AreaName]: Found<A, ItemOf<A>> }[AreaName]
 export type AnyDifference = { [A in AreaName]: Difference<A, ItemOf<A>> }[AreaName]
+/** The looks that an area may expect: those that all share, and its own. */
+export type LookOf<A extends AreaName> =
+  SharedLook | (Areas[A] extends Area<A, ItemOf<A>, infer L, infer _T> ? L : never)
+/** What is tried of an area. */
+export type TryOf<A extends AreaName> = Areas[A] extends Area<A, ItemOf<A>, infer _L, infer T> ? T : never
 /** What is on a site, by area; an area the system hasn't got is left out. */
 export type Inventory = { [A in AreaName]?: Found<A, ItemOf<A>>[] }
 /** What an adapter read, before core has judged it. */
@@ -81,6 +87,7 @@ export const areaNames = Object.keys(areas) as AreaName[]
 /** An item of any area, field by field. */
 export type AnyItem = Readonly<Record<string, Value | undefined>>
 /** An area seen without its own types: the one place where the union of areas meets code that serves all. */
-export const areaOf = (name: AreaName): Area<AreaName, AnyItem> => areas[name] as unknown as Area<AreaName, AnyItem>
+export const areaOf = (name: AreaName): Area<AreaName, AnyItem, OwnLook, object> =>
+  areas[name] as unknown as Area<AreaName, AnyItem, OwnLook, object>
 /** An item seen without its own type. */
 export const anyItem = (item: object): AnyItem => item as AnyItem

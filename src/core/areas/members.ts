@@ -44,6 +44,10 @@ export const members: Area<'members', MemberItem> = {
       ours: password === 'stored',
       item: { username, email, groups: groups.map((name) => refOf('groups', name)), open: true },
     })),
+  account: ({ username }, { members = [] }) => ({
+    username,
+    password: members.find((one) => one.username === username)?.password ?? 'made',
+  }),
   links: ['groups'],
   goes: ({ username }, { owner }) =>
     username === owner.signInAs && username !== owner.username

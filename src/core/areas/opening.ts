@@ -15,6 +15,12 @@ export const opening: Area<'opening', OpeningItem> = {
   key: 'site.open',
   list: 'one',
   last: true,
+  gate: {
+    opened: { visitors: true },
+    closed: { visitors: false },
+    isClosed: ({ visitors }) => visitors === false,
+    asked: ({ site: { open } }) => open?.from ?? 'never',
+  },
   opens: (wanted, found) => wanted.visitors === true && found.visitors === false,
   keys: ['visitors', 'notice'],
   ref: () => 'opening',

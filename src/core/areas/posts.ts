@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import type { Area, Value } from '../area.js'
+import type { Area, Found, Value } from '../area.js'
+import type { Baseline } from '../baseline/schema.js'
 import { fileName, slug } from '../baseline/values.js'
 import { refOf } from '../ref.js'
 import { sameText } from '../text/normal-form.js'
@@ -40,6 +41,16 @@ export interface PostItem {
   /** `2026-03-05T14:07`, on the site's own clock. */
   date?: string
 }
+
+/** The first planned post that visitors find on the site. */
+export const firstPost = (
+  { posts }: Pick<Baseline, 'posts'>,
+  found: (ref: string) => Found | undefined,
+): Found<string, PostItem> | undefined =>
+  (posts ?? [])
+    .filter(({ state }) => state !== 'draft')
+    .map(({ slug }) => found(refOf('posts', slug)) as Found<string, PostItem> | undefined)
+    .find((post) => post && !post.hidden && post.address !== undefined)
 
 const sorted = (value: Value): string => (Array.isArray(value) ? (value as readonly string[]).toSorted().join(' ') : '')
 

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { Area } from '../area.js'
+import { firstPost, type PostItem } from './posts.js'
 import { postAddressParts } from '../text/post-address.js'
 
 export const publishingSchema = z.strictObject({
@@ -54,7 +55,16 @@ const words: Record<keyof PublishingItem, string> = {
   newPostNotices: 'told of new posts',
 }
 
-export const publishing: Area<'publishing', PublishingItem> = {
+/** Whether the address that a post would have had as shipped leads on to the one it has. */
+export interface LeadsOn {
+  /** How posts' addresses are made, as shipped and as planned (URI Templates). */
+  before: string
+  after: string
+  /** The post's place by the shipped rule. */
+  place: string
+}
+
+export const publishing: Area<'publishing', PublishingItem, never, LeadsOn> = {
   name: 'publishing',
   title: 'publishing',
   list: 'one',
@@ -82,9 +92,26 @@ export const publishing: Area<'publishing', PublishingItem> = {
       : [
           {
             name: `the feed holds ${item.feedPosts} posts at the most`,
-            at: 'feed',
+            at: 'front',
             look: 'feed',
             most: item.feedPosts,
           },
         ],
+  tries(baseline, found, shipped) {
+    const [before, after] = [shipped?.postAddress, baseline.publishing?.postAddress]
+    const post = firstPost(baseline, found)
+    if (!post || before === undefined || after === undefined || before === after) return []
+    const place = placeBy(before, post.item)
+    if (place === undefined) return []
+    const name = 'an old address of a post leads on to its new one'
+    return [{ name, at: post.ref, should: 'leads on', words: {}, before, after, place }]
+  },
+}
+
+/** Where a post would stand by a rule; `undefined` where the rule wants what is not known of it. */
+function placeBy(rule: string, { slug, date = '' }: PostItem): string | undefined {
+  const [year = '', month = '', day = ''] = date.slice(0, 10).split('-')
+  const values: { readonly [part: string]: string } = { slug, year, month, day }
+  const pieces = (postAddressParts(rule) ?? []).map((piece) => (typeof piece === 'string' ? piece : values[piece.part]))
+  return pieces.length === 0 || pieces.includes(undefined) ? undefined : pieces.join('')
 }

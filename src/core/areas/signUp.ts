@@ -37,7 +37,15 @@ const words: Record<keyof SignUpItem, string> = {
 const answers = (value: Value): string =>
   (Array.isArray(value) ? (value as readonly string[]) : []).map((one) => one.trim().toLowerCase()).join('\n')
 
-export const signUp: Area<'signUp', SignUpItem> = {
+/** Whether visitors may make an account, and how; what is left out is not looked for. */
+export interface SignUpLook {
+  look: 'sign-up'
+  open: boolean
+  approval?: string
+  question?: string
+}
+
+export const signUp: Area<'signUp', SignUpItem, SignUpLook> = {
   name: 'signUp',
   title: 'sign-up',
   list: 'one',

@@ -156,6 +156,6 @@ export const site: Area<'site', SiteItem> = {
         ]
       : []),
     ...(item?.icon ? [{ name: "the browser's tab has an icon", at: 'front' as const, look: 'icon' as const }] : []),
-    { name: 'the feed can be read', at: 'feed', look: 'feed' },
+    { name: 'the feed can be read', at: 'front', look: 'feed' },
   ],
 }

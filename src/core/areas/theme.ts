@@ -20,8 +20,14 @@ export interface ThemeItem {
   version?: string
 }
 
+/** Visitors see the theme by that name. */
+export interface ThemeLook {
+  look: 'theme'
+  use: string
+}
+
 /** The theme in use; others that shipped go or stay by `shipped.theme`. */
-export const theme: Area<'theme', ThemeItem> = {
+export const theme: Area<'theme', ThemeItem, ThemeLook> = {
   name: 'theme',
   title: 'themes',
   list: 'at least',
@@ -30,13 +36,14 @@ export const theme: Area<'theme', ThemeItem> = {
   ref: (item) => refOf('theme', item.use),
   plan: ({ theme, packages }) => {
     if (!theme) return []
-    const own = packages.theme[theme.use]
-    const parent = own?.parent === undefined ? undefined : packages.theme[own.parent]
+    const own = packages.theme?.[theme.use]
+    const parent = own?.parent === undefined ? undefined : packages.theme?.[own.parent]
     return [
       ...(parent ? [{ item: { use: parent.use, active: undefined as never, version: parent.version } }] : []),
       { item: { use: theme.use, active: true, version: own?.version } },
     ]
   },
+  packages: ({ theme }) => (theme?.from === undefined ? [] : [{ use: theme.use, from: theme.from, withParent: true }]),
   same: (key, wanted, found) => (key === 'version' ? notOlder(textOf(found), textOf(wanted)) : wanted === found),
   call: (item) => `the theme “${item.use}”`,
   show: (_key, value) => yesOrNo(value),

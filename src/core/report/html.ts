@@ -1,6 +1,5 @@
 import type { Remark } from '../compare.js'
 import type { Check, EyesCell, Report } from './report.js'
-import { seenActions } from '../area.js'
 import { eyesIn, whoLooks } from './eyes.js'
 import { reportStyle } from './style.js'
 
@@ -54,27 +53,25 @@ function checks(all: readonly Check[]): string {
     .join('')
 }
 
-/** Forums × eyes: what everybody was to be able to do, and can; a wrong cell stands out. */
+/** Things × eyes: what everybody was to be able to do, and can; a wrong cell stands out. */
 function eyes(cells: readonly EyesCell[]): string {
   const columns = [...new Set(cells.map(({ as }) => as))]
-  const forums = [...new Set(cells.map(({ forum }) => forum))]
+  const things = [...new Set(cells.map(({ at }) => at))]
   if (cells.length === 0) return ''
-  const cellOf = (forum: string, as: string): string => {
-    const cell = cells.find((one) => one.forum === forum && one.as === as)
+  const cellOf = (at: string, as: string): string => {
+    const cell = cells.find((one) => one.at === at && one.as === as)
     if (!cell?.seen) return `<td class="quiet">${cell && !cell.ok ? 'could not look' : 'unseen'}</td>`
     const { seen, planned } = cell
-    const words = seenActions
-      .filter((action) => seen.includes(action) || planned.includes(action))
-      .map((action) =>
-        seen.includes(action) === planned.includes(action)
-          ? action
-          : `<strong class="bad">${seen.includes(action) ? `${action}, and should not` : `can’t ${action}`}</strong>`,
-      )
+    const words = [...new Set([...planned, ...seen])].map((action) =>
+      seen.includes(action) === planned.includes(action)
+        ? action
+        : `<strong class="bad">${seen.includes(action) ? `${action}, and should not` : `can’t ${action}`}</strong>`,
+    )
     return `<td class="${cell.ok ? 'ok' : 'not'}">${words.join(' · ') || '<span class="quiet">nothing</span>'}</td>`
   }
   const head = columns.map((as) => `<th scope="col">${esc(as)}</th>`).join('')
-  const rows = forums.map(
-    (forum) => `<tr><th scope="row">${esc(forum)}</th>${columns.map((as) => cellOf(forum, as)).join('')}</tr>`,
+  const rows = things.map(
+    (at) => `<tr><th scope="row">${esc(at)}</th>${columns.map((as) => cellOf(at, as)).join('')}</tr>`,
   )
   const reasons = [...new Set(cells.flatMap(({ as, why }) => (why === undefined ? [] : [`${as}: ${why}`])))]
   const notes = reasons.map((reason) => `<p class="quiet">unseen: ${esc(reason)}</p>`).join('')

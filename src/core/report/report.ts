@@ -18,14 +18,14 @@ export const checkSchema = z.strictObject({
 export type Check = z.output<typeof checkSchema>
 
 export const eyesSchema = z.strictObject({
-  forum: z.string().describe('category/title'),
+  at: z.string().describe('What was looked at: a forum as category/title'),
   as: z.string().describe('visitor, owner, member and a user name; or who nobody stands for'),
   planned: z.array(z.string()).describe('What they are to be able to do'),
   seen: z.array(z.string()).nullable().describe('What they can do; null where nobody could look'),
   why: z.string().optional().describe('Why nobody could look'),
   ok: z.boolean(),
 })
-/** What one pair of eyes found in one forum. */
+/** What one pair of eyes found at one thing. */
 export type EyesCell = z.output<typeof eyesSchema>
 
 const systemSchema = z.strictObject({ id: z.string(), version: z.string(), proven: z.boolean() }).nullable()
@@ -85,7 +85,7 @@ export const settleDocument = z
     kept: z.array(remark),
     writes: z.number().describe('Requests that could change the site, log-ins apart'),
     checks: z.array(checkSchema),
-    eyes: z.array(eyesSchema).describe('Forums as visitor, member and owner found them'),
+    eyes: z.array(eyesSchema).describe('What each may do where, as visitor, member and owner found it'),
     record: z.string().nullable().describe("The record's folder; null if nothing was begun"),
     differences: z.array(differenceSchema).describe('What was shown before'),
     byHand: z.array(remark),
@@ -98,7 +98,7 @@ export const settleDocument = z
 export const confirmDocument = z
   .strictObject({
     checks: z.array(checkSchema),
-    eyes: z.array(eyesSchema).describe('Forums as visitor, member and owner found them'),
+    eyes: z.array(eyesSchema).describe('What each may do where, as visitor, member and owner found it'),
     passed: z.number(),
     failed: z.number(),
     record: z.string(),
@@ -151,7 +151,7 @@ export const reportDocument = z
     never: z.array(remark),
     notes: z.array(remark),
     checks: z.array(checkSchema),
-    eyes: z.array(eyesSchema).describe('Forums as visitor, member and owner found them'),
+    eyes: z.array(eyesSchema).describe('What each may do where, as visitor, member and owner found it'),
     requests: z.number(),
     writes: z.number(),
   })

@@ -2,11 +2,11 @@ import { z } from 'zod'
 import { UnpackError } from '../../core/errors.js'
 import { jsonOf } from '../../web/answer.js'
 import type { Visitor } from '../../web/visitor.js'
-import type { Eyes, Seen } from '../system.js'
+import type { Eyes, Seen } from '../eyes.js'
 import { topicsIn } from './areas/topics.js'
 import { pageIn } from './page.js'
-import { MisagoSession } from './session.js'
-import { enter, leave, tokenOf } from './sign-in.js'
+import type { MisagoSession } from './session.js'
+import { tokenOf } from './sign-in.js'
 import { treeOf } from './tree.js'
 
 const made = z.object({ id: z.number() })
@@ -17,9 +17,6 @@ const last = new WeakMap<Visitor, number>()
 
 /** Forums as visitor, member and owner find them: one page of the public side tells each of them everything. */
 export const eyes: Eyes = {
-  signIns: 12,
-  signIn: enter,
-  signOut: leave,
   async look(visitor, forums) {
     const answer = await visitor.get('')
     const page = pageIn(answer)
@@ -47,26 +44,26 @@ export const eyes: Eyes = {
       }),
     )
   },
-  async write(visitor, where, text) {
+  async act(visitor, action, forum, text, topic) {
     const before = last.get(visitor)
     if (before !== undefined) await wait(Math.max(0, before + BETWEEN_POSTS - Date.now()))
-    const body =
-      'forum' in where
-        ? { place: 'api/threads/', json: { category: where.forum.id, title: text, post: text } }
-        : { place: `api/threads/${where.topic}/posts/`, json: { post: text } }
-    const { place, json } = body
+    const [place, json] =
+      action === 'start'
+        ? ['api/threads/', { category: forum.id, title: text, post: text }]
+        : [`api/threads/${topic ?? ''}/posts/`, { post: text }]
     const answer = await visitor.ask(place, { method: 'POST', json, headers: await tokenOf(visitor) })
     if (answer.status !== 200) return undefined
     last.set(visitor, Date.now())
     return made.safeParse(jsonOf(answer)).data?.id
   },
-  async remove(session, text) {
-    if (!(session instanceof MisagoSession)) return
-    session.shelf.forget('tree', 'categories/')
-    for (const { id, topics } of await treeOf(session))
-      if (topics > 0)
-        for (const topic of await topicsIn(session, id))
-          if (topic.title.includes(text)) await session.api('DELETE', `api/threads/${topic.id}/`)
-    session.shelf.forget('tree', 'categories/')
-  },
+}
+
+/** Takes away every topic with this text in its title. */
+export async function takeTopicsAway(session: MisagoSession, text: string): Promise<void> {
+  session.shelf.forget('tree', 'categories/')
+  for (const { id, topics } of await treeOf(session))
+    if (topics > 0)
+      for (const topic of await topicsIn(session, id))
+        if (topic.title.includes(text)) await session.api('DELETE', `api/threads/${topic.id}/`)
+  session.shelf.forget('tree', 'categories/')
 }

@@ -1,5 +1,3 @@
-import { z } from 'zod'
-import { jsonOf } from '../../web/answer.js'
 import type { System } from '../system.js'
 import { access } from './areas/access.js'
 import { forumOrder } from './areas/forumOrder.js'
@@ -11,23 +9,16 @@ import { opening } from './areas/opening.js'
 import { owner } from './areas/owner.js'
 import { posting } from './areas/posting.js'
 import { profiles } from './areas/profiles.js'
-import { approvalOf, signUp } from './areas/signUp.js'
+import { signUp } from './areas/signUp.js'
 import { site } from './areas/site.js'
 import { theme } from './areas/theme.js'
 import { topics } from './areas/topics.js'
 import { debts } from './debts.js'
-import { eyes } from './eyes.js'
-import { themesIn } from './packages.js'
-import { pageIn } from './page.js'
 import { recognise } from './recognise.js'
 import { screens, trouble } from './screens.js'
 import { MisagoSession } from './session.js'
-import { ships } from './ships.js'
-import { logIn } from './sign-in.js'
+import { enter, leave, logIn } from './sign-in.js'
 import { usersOf } from './roles.js'
-
-const OWN_THEME = 'Default Misago Theme'
-const question = z.object({ question: z.string() })
 
 /** Misago, driven by the forms of its dashboard and the interface of its public side. Proven with 0.39. */
 export const misago: System<MisagoSession> = {
@@ -52,7 +43,6 @@ export const misago: System<MisagoSession> = {
     topics,
   },
   imprint: async (session) => (await usersOf(session)).map(({ id, since }) => `${id} ${since}`),
-  packages: { theme: themesIn, addOns: () => Promise.resolve([]) },
   lacks: {
     signIn: 'how often somebody may try, and for how long they are locked out, is not to be set on this system',
     addOns: 'add-ons are installed on the server; ask the host',
@@ -62,21 +52,8 @@ export const misago: System<MisagoSession> = {
   async signIn(visitor, login) {
     return (await logIn(visitor, login)) ? new MisagoSession(visitor, login) : undefined
   },
-  ships,
   trouble,
-  signUp: {
-    place: '',
-    isOpen: (answer) => (pageIn(answer)?.SETTINGS.account_activation ?? 'closed') !== 'closed',
-    approval: (answer) => approvalOf(pageIn(answer)?.SETTINGS.account_activation ?? ''),
-    question: {
-      place: 'api/captcha-question/',
-      of: (answer) => question.safeParse(jsonOf(answer)).data?.question,
-    },
-  },
-  // which one of several it is, visitors are not told: its style sheets stand in a folder by a number of their own
-  wears: (html, use) => use === OWN_THEME || /href="[^"]*\/themes\/[^"]+\.css/.test(html),
-  eyes,
+  publicSide: { signIns: 12, signIn: enter, signOut: leave },
   debts,
-  shippedPlaces: () => [{ area: 'forums', place: 'c/first-category/3/' }],
   showsShippedText: () => false,
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { ArchiveFile, PackageFacts } from '../system.js'
+import type { ArchiveFile, PackageFacts } from '../package-facts.js'
 
 const manifest = z.object({ name: z.string(), css: z.array(z.unknown()), version: z.string().nullish() })
 

@@ -3,14 +3,14 @@ import { jsonOf } from '../../web/answer.js'
 import { z } from 'zod'
 import { originOf } from '../../core/shipped.js'
 import type { Recognised } from '../../core/findings.js'
-import type { Look } from '../system.js'
+import type { FirstLook } from '../system.js'
 import { SHIPPED } from './shipped.js'
 import { pageIn } from './page.js'
 
 const topics = z.object({ results: z.array(z.object({ id: z.number() })) })
 
 /** Knows the system by what its pages are built of, never by a word on one. It has no first-run form on the web. */
-export async function recognise({ front, get }: Look): Promise<Recognised | undefined> {
+export async function recognise({ front, get }: FirstLook): Promise<Recognised | undefined> {
   if (!has(front.text, '#misago-container')) return undefined
   const page = pageIn(front)
   const address = front.url.replace(/[?#].*/, '')

@@ -1,7 +1,7 @@
 import { UnpackError } from '../../core/errors.js'
 import { formOn, has } from '../../web/forms.js'
 import type { Visitor } from '../../web/visitor.js'
-import type { Login } from '../system.js'
+import type { Login } from '../session.js'
 
 const LOGIN_FORM = 'form.login-form-container'
 /** Whether a screen of the dashboard asks to sign in. Taking it apart costs more than looking for the word first. */

@@ -8,7 +8,7 @@ import { entrySchema, type Entry } from './items.js'
 import { entryMarks } from './marks.js'
 import type { WordPressSession } from './session.js'
 import { unescaped } from '../../core/text/percent.js'
-import type { Kept } from '../system.js'
+import type { Kept } from '../area-on-system.js'
 
 /* Posts and pages are the same to this system but for their route. */
 

@@ -18,14 +18,11 @@ import { site } from './areas/site.js'
 import { tags } from './areas/tags.js'
 import { theme } from './areas/theme.js'
 import { updates } from './areas/updates.js'
-import { addOnsIn, themesIn } from './packages.js'
 import { recognise } from './recognise.js'
 import { screens, trouble } from './screens.js'
 import { WordPressSession } from './session.js'
-import { shippedPlaces, ships, showsShippedText } from './ships.js'
+import { showsShippedText } from './shipped-words.js'
 import { logIn } from './sign-in.js'
-import { trial } from './trial.js'
-import { has } from '../../web/forms.js'
 import { shownTo } from './shown.js'
 import { usersOf } from './items.js'
 
@@ -64,23 +61,11 @@ export const wordpress: System<WordPressSession> = {
   },
   imprint: async (session) => (await usersOf(session)).map(({ id, registered_date }) => `${id} ${registered_date}`),
   shows: shownTo,
-  packages: { theme: themesIn, addOns: addOnsIn },
   screens,
   recognise,
   async signIn(visitor, login) {
     return (await logIn(visitor, login)) ? new WordPressSession(visitor, login) : undefined
   },
-  ships,
   trouble,
-  feed: '/?feed=rss2',
-  signUp: {
-    place: 'wp-login.php?action=register',
-    isOpen: ({ text }) => has(text, 'form#registerform'),
-  },
-  wears: (html, use) => html.includes(`/themes/${use}/`),
-  // it guesses by the slug where the new rule has a year in front
-  leadsOn: (_before, after) => after.startsWith('/{year}'),
-  trial,
-  shippedPlaces,
   showsShippedText,
 }

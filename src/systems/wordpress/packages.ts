@@ -1,4 +1,4 @@
-import type { ArchiveFile, PackageFacts } from '../system.js'
+import type { ArchiveFile, PackageFacts } from '../package-facts.js'
 
 /** A line in the head of a stylesheet or of an add-on's main file. */
 const header = (text: string, name: string): string =>

@@ -5,7 +5,7 @@ import type { Recognised } from '../../core/findings.js'
 import { originOf } from '../../core/shipped.js'
 import { jsonOf, type Answer } from '../../web/answer.js'
 import { has } from '../../web/forms.js'
-import type { Look } from '../system.js'
+import type { FirstLook } from '../system.js'
 import { isShippedAsSeen } from './shipped-on-page.js'
 import { shippedWords } from './shipped-texts.js'
 
@@ -28,7 +28,7 @@ const terms = z.array(z.object({ id: z.number(), slug: z.string(), name: z.strin
 const folder = (url: string, tail: RegExp): string => url.replace(tail, '')
 
 /** Knows the system by its forms and by what it says of itself, never by a word on a page. */
-export async function recognise(look: Look): Promise<Recognised | undefined> {
+export async function recognise(look: FirstLook): Promise<Recognised | undefined> {
   const { front } = look
   const base = { id: 'wordpress', name: 'WordPress', version: versionIn(front) }
   const known = { ...base, proven: PROVEN.test(base.version) }
@@ -67,13 +67,13 @@ const versionIn = ({ text }: Answer): string =>
   /wp-(?:includes|admin)\/css\/[\w.-]+\?ver=([\d.]+)/.exec(text)?.[1] ??
   ''
 
-async function jsonAt(look: Look, place: string): Promise<unknown> {
+async function jsonAt(look: FirstLook, place: string): Promise<unknown> {
   const answer = await look.get(place)
   return answer?.status === 200 ? jsonOf(answer) : undefined
 }
 
 /** What a visitor can see of the items; each list is asked for once, and only its first page. */
-async function seenBy(look: Look): Promise<Recognised['seen']> {
+async function seenBy(look: FirstLook): Promise<Recognised['seen']> {
   const list = (route: string) => jsonAt(look, `?rest_route=/wp/v2/${route}&per_page=20`)
   const [posts, pages, comments, categories, media] = await Promise.all(
     ['posts', 'pages', 'comments', 'categories&orderby=id', 'media'].map(list),

@@ -9,7 +9,7 @@ import { documentOf, pageOf, type Sign } from '../../web/reading.js'
 import type { Ask } from '../../web/ask.js'
 import type { Visitor } from '../../web/visitor.js'
 import { Shelf } from '../shelf.js'
-import type { Login, SignedIn } from '../system.js'
+import type { Login, SignedIn } from '../session.js'
 import { logIn } from './sign-in.js'
 
 const PER_PAGE = 100

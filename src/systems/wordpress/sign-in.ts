@@ -1,7 +1,7 @@
 import { UnpackError } from '../../core/errors.js'
 import { has } from '../../web/forms.js'
 import type { Visitor } from '../../web/visitor.js'
-import type { Login } from '../system.js'
+import type { Login } from '../session.js'
 
 /** Fills the log-in form. No look at it is needed first as long as its test of cookies is left out. */
 export async function logIn(visitor: Visitor, { username, password }: Login): Promise<boolean> {

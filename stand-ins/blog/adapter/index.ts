@@ -1,4 +1,4 @@
-import { digest, foldSpace, has, textBlocks, type System } from 'unpack'
+import { digest, foldSpace, textBlocks, type System } from 'unpack'
 import { load } from 'cheerio'
 import { addOns } from '../../common/adapter/areas/addOns.js'
 import { address } from './areas/address.js'
@@ -21,12 +21,9 @@ import { site } from './areas/site.js'
 import { tags } from './areas/tags.js'
 import { theme } from '../../common/adapter/areas/theme.js'
 import { updates } from './areas/updates.js'
-import { addOnsIn, themesIn } from '../../common/adapter/packages.js'
 import { screensOf, trouble } from '../../common/adapter/screens.js'
 import { fields } from './fields.js'
 import { recognise } from './recognise.js'
-import { ships } from './ships.js'
-import { trial } from './trial.js'
 import { logIn, StandInSession } from '../../common/adapter/session.js'
 import { shippedTexts } from './shipped-texts.js'
 
@@ -66,7 +63,6 @@ export const standInBlogSystem: System<StandInSession> = {
     theme,
     updates,
   },
-  packages: { theme: themesIn, addOns: addOnsIn },
   imprint: async (session) => (await session.rows('accounts')).map(({ id, data }) => `${id} ${data.made ?? ''}`),
   shows: async (visitor) => load((await visitor.get('')).text)('meta[name=since]').attr('content') || undefined,
   screens,
@@ -74,18 +70,7 @@ export const standInBlogSystem: System<StandInSession> = {
   async signIn(visitor, login) {
     return (await logIn(visitor, login)) ? new StandInSession(visitor, login, fields) : undefined
   },
-  ships,
   trouble,
-  feed: '/feed.xml',
-  signUp: { place: 'join', isOpen: ({ text }) => has(text, 'form#join') },
-  wears: (html, use) => load(html)('meta[name=theme]').attr('content') === use,
-  leadsOn: () => true,
-  trial,
-  shippedPlaces: () => [
-    { area: 'posts', place: '/post/a-first-post' },
-    { area: 'pages', place: '/an-example-page' },
-    { area: 'pages', place: '/data-and-privacy' },
-  ],
   showsShippedText(html) {
     const $ = load(html)
     return $('main .text, main li p')

@@ -2,6 +2,9 @@ import { digest, foldSpace, textBlocks, type Marks, leadsIn } from 'unpack'
 import { shippedTexts } from './shipped-texts.js'
 import type { Row } from '../../common/adapter/session.js'
 
+/** Marks of what ships, before anybody touched it. */
+export const shipped: Marks = { place: true, untouched: true, known: true }
+
 /** Marks of a post or page in the place of a shipped one. */
 export function marksOf({ id, data }: Row, body: string, ids: readonly number[]): Marks {
   return {

@@ -1,4 +1,4 @@
-import { digest, foldSpace, originOf, textBlocks, type Look, type Recognised } from 'unpack'
+import { digest, foldSpace, originOf, textBlocks, type FirstLook, type Recognised } from 'unpack'
 import { load } from 'cheerio'
 import { isHere } from '../../common/adapter/here.js'
 import { shippedTexts } from './shipped-texts.js'
@@ -7,7 +7,7 @@ const generator = /^Stand-in blog ([\d.]+)$/
 const PROVEN = '1.0'
 
 /** Knows the stand-in by what it says of itself in its pages' head, and by its first-run form. */
-export async function recognise({ front, get }: Look): Promise<Recognised | undefined> {
+export async function recognise({ front, get }: FirstLook): Promise<Recognised | undefined> {
   const $ = load(front.text)
   const version = generator.exec($('meta[name=generator]').attr('content') ?? '')?.[1]
   // nobody's real site says that it is one: it stands on this very machine, or is none

@@ -1,9 +1,10 @@
+import { eyes, takeTopicsAway } from '../eyes.js'
 import { accessTable, groupNames, plannedPlaces } from '../../../core/access/plan.js'
 import { actions, fewest, granted, isLevel, subjectsOf, type Action } from '../../../core/access/who.js'
 import type { Baseline } from '../../../core/baseline/schema.js'
 import { refOf } from '../../../core/ref.js'
 import { Step } from '../../step.js'
-import type { Abilities, AreaOnSystem } from '../../system.js'
+import type { Abilities, AreaOnSystem } from '../../area-on-system.js'
 import { permissions } from '../carriers/permissions.js'
 import { RIGHTS } from '../debts.js'
 import type { MisagoSession } from '../session.js'
@@ -79,4 +80,6 @@ export const access: AreaOnSystem<'access', MisagoSession> = {
       ]
     })
   },
+  eyes,
+  takeAway: takeTopicsAway,
 }

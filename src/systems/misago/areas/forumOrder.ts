@@ -1,5 +1,5 @@
 import { Step } from '../../step.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { order } from '../carriers/categories.js'
 import type { MisagoSession } from '../session.js'
 import { treeOf } from '../tree.js'

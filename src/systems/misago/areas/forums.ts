@@ -1,5 +1,5 @@
 import { Step } from '../../step.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { categories, goneCategories } from '../carriers/categories.js'
 import { pageOf } from '../page.js'
 import type { Changes, MisagoSession } from '../session.js'
@@ -83,6 +83,14 @@ export const forums: AreaOnSystem<'forums', MisagoSession> = {
       Step.of(rightsAgain, { category: { idOf: ref }, given }, { proves: [] }),
     ]
   },
+  ships: () => [
+    {
+      id: 3,
+      item: { title: 'First category', parent: '', description: '', locked: false },
+      marks: { place: true, untouched: true, known: true },
+    },
+  ],
+  shippedAt: () => ['c/first-category/3/'],
 }
 
 const goesBy = ({ forums: named = [] }: Baseline['gone'], ref: string): boolean =>

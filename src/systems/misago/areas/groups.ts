@@ -1,5 +1,5 @@
 import { Step } from '../../step.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { goneRoles, newRoles } from '../carriers/groups.js'
 import { ADMINISTRATORS, rolesOf } from '../roles.js'
 import type { MisagoSession } from '../session.js'

@@ -1,6 +1,6 @@
 import { textOf } from '../../../core/value.js'
 import { settingSteps } from '../../setting-steps.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { general } from '../carriers/settings.js'
 import type { MisagoSession } from '../session.js'
 

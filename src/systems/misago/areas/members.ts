@@ -1,6 +1,6 @@
 import { refOf, nameIn } from '../../../core/ref.js'
 import { Step } from '../../step.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { accounts, activated, goneAccounts, newAccounts, accountAgain } from '../carriers/accounts.js'
 import { RIGHTS } from '../debts.js'
 import { rolesOf, usersOf, usersWith, rolesIn } from '../roles.js'

@@ -1,4 +1,4 @@
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import type { MisagoSession } from '../session.js'
 
 const never = { never: 'this system can’t be closed to visitors for a while; access can close its forums' }

@@ -1,5 +1,5 @@
 import { Step } from '../../step.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { ownerAccount } from '../carriers/accounts.js'
 import { ownAccount } from '../roles.js'
 import type { MisagoSession } from '../session.js'

@@ -1,6 +1,6 @@
 import { textOf } from '../../../core/value.js'
 import { settingSteps } from '../../setting-steps.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { threads } from '../carriers/settings.js'
 import { givenToMembers, rightSteps } from '../member-rights.js'
 import type { MisagoSession } from '../session.js'

@@ -1,7 +1,12 @@
+import type { SignUpPage } from '../../../looks/sign-up.js'
+import { z } from 'zod'
+import { jsonOf } from '../../../web/answer.js'
+import { pageIn } from '../page.js'
+import { signUpAt } from '../../../looks/sign-up.js'
 import type { Value } from '../../../core/area.js'
 import { textOf } from '../../../core/value.js'
 import { Step } from '../../step.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { captcha, users } from '../carriers/settings.js'
 import type { MisagoSession } from '../session.js'
 
@@ -11,6 +16,19 @@ export const approvalOf = (field: string): keyof typeof approvals =>
   field === 'user' ? 'email' : field === 'admin' ? 'staff' : 'none'
 
 const lines = (value: Value | undefined): string => (Array.isArray(value) ? value.map(textOf).join('\n') : '')
+
+const asked = z.object({ question: z.string() })
+
+/** What the public page tells of signing up. */
+export const signUpPage: SignUpPage = {
+  place: '',
+  isOpen: (answer) => (pageIn(answer)?.SETTINGS.account_activation ?? 'closed') !== 'closed',
+  approval: (answer) => approvalOf(pageIn(answer)?.SETTINGS.account_activation ?? ''),
+  question: {
+    place: 'api/captcha-question/',
+    of: (answer) => asked.safeParse(jsonOf(answer)).data?.question,
+  },
+}
 
 export const signUp: AreaOnSystem<'signUp', MisagoSession> = {
   can: ({ baseline }) => ({
@@ -66,4 +84,5 @@ export const signUp: AreaOnSystem<'signUp', MisagoSession> = {
           : []),
       ]
     }),
+  looks: { 'sign-up': signUpAt(signUpPage) },
 }

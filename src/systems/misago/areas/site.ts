@@ -1,6 +1,6 @@
 import { textOf } from '../../../core/value.js'
 import { settingSteps } from '../../setting-steps.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { general } from '../carriers/settings.js'
 import type { MisagoSession } from '../session.js'
 
@@ -31,4 +31,5 @@ export const site: AreaOnSystem<'site', MisagoSession> = {
         index_header: textOf(value),
       }),
     }),
+  ships: () => [{ id: 'site', item: { title: 'Misago', description: '' } }],
 }

@@ -1,5 +1,7 @@
+import { themesIn } from '../packages.js'
+import { wornBy } from '../../../looks/theme.js'
 import { Step } from '../../step.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { install, states } from '../carriers/themes.js'
 import type { MisagoSession } from '../session.js'
 import { themesOf } from '../themes.js'
@@ -26,7 +28,7 @@ export const theme: AreaOnSystem<'theme', MisagoSession> = {
         return [Step.of(states, { id, go: 'delete' }, { proves, after: baseline.theme ? [inUse] : [] })]
       const { use, active } = difference.wanted
       const lacking = difference.is === 'missing'
-      const bytes = baseline.packages.theme[use]?.bytes
+      const bytes = baseline.packages.theme?.[use]?.bytes
       return [
         ...(lacking ? [Step.of(install, { use, bytes }, { proves, gives: difference.ref })] : []),
         ...(active && (lacking || difference.fields.includes('active'))
@@ -34,4 +36,14 @@ export const theme: AreaOnSystem<'theme', MisagoSession> = {
           : []),
       ]
     }),
+  ships: () => [
+    {
+      id: 1,
+      item: { use: OWN_NAME, active: true, version: '' },
+      marks: { place: true, untouched: true, known: true, needed: true },
+    },
+  ],
+  // which one of several it is, visitors are not told: its style sheets stand in a folder by a number of their own
+  looks: { theme: wornBy((html, use) => use === OWN_NAME || /href="[^"]*\/themes\/[^"]+\.css/.test(html)) },
+  packages: themesIn,
 }

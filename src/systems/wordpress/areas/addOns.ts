@@ -1,4 +1,5 @@
-import type { AreaOnSystem } from '../../system.js'
+import { addOnsIn } from '../packages.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { addOnStates } from '../carriers/add-ons.js'
 import { autoUpdates } from '../carriers/auto-updates.js'
@@ -51,7 +52,7 @@ export const addOns: AreaOnSystem<'addOns', WordPressSession> = {
       const wasActive = difference.is === 'different' && difference.found.item.active
       return [
         ...(installs
-          ? [Step.of(installAddOn, { use, bytes: baseline.packages.addOns[use]?.bytes }, { proves, gives: ref })]
+          ? [Step.of(installAddOn, { use, bytes: baseline.packages.addOns?.[use]?.bytes }, { proves, gives: ref })]
           : []),
         ...(changed('active') && active !== wasActive
           ? [
@@ -73,4 +74,12 @@ export const addOns: AreaOnSystem<'addOns', WordPressSession> = {
           : []),
       ]
     }),
+  ships: () => [
+    {
+      id: 'akismet/akismet',
+      item: { use: 'akismet', active: false, version: '' },
+      marks: { place: true, untouched: true, known: true },
+    },
+  ],
+  packages: addOnsIn,
 }

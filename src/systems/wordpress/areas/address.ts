@@ -1,4 +1,4 @@
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { options } from '../carriers/options.js'
 import { optionsOf } from '../options.js'
@@ -15,4 +15,5 @@ export const address: AreaOnSystem<'address', WordPressSession> = {
       const to = difference.wanted.address.replace(/\/$/, '')
       return [Step.of(options, { siteurl: to, home: to }, { proves: [difference] })]
     }),
+  ships: ({ site }) => [{ id: 'address', item: { address: site.reachedAt ?? site.address } }],
 }

@@ -1,8 +1,9 @@
+import { shipped, wordsFor } from '../shipped-words.js'
 import type { Difference, Marks } from '../../../core/area.js'
 import { flatCategories, type CategoryItem } from '../../../core/areas/categories.js'
 import { decoded } from '../../../core/text/plain.js'
 import { refOf } from '../../../core/ref.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { content } from '../carriers/content.js'
 import { options } from '../carriers/options.js'
@@ -83,4 +84,11 @@ export const categories: AreaOnSystem<'categories', WordPressSession> = {
     const body = { name, slug, description, parent: item.parent === '' ? 0 : { idOf: item.parent } }
     return Step.of(content, { route: 'categories', body }, { proves: [], gives: ref })
   },
+  ships: (baseline) => [
+    {
+      id: 1,
+      item: { ...wordsFor(baseline).category, description: '', parent: '', default: true },
+      marks: { ...shipped, needed: !flatCategories(baseline).some((one) => one.default) },
+    },
+  ],
 }

@@ -1,5 +1,6 @@
+import { tryComment, takeCommentsAway } from '../trial.js'
 import type { CommentingItem } from '../../../core/areas/commenting.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { options } from '../carriers/options.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
@@ -27,4 +28,7 @@ export const commenting: AreaOnSystem<'commenting', WordPressSession> = {
     return [{ id: 'commenting', item }]
   },
   translate: (differences) => settingSteps(differences, options, settings),
+  ships: () => [{ id: 'commenting', item: { allowed: true, approve: 'newcomers', linksBeforeApproval: 1 } }],
+  try: tryComment,
+  takeAway: takeCommentsAway,
 }

@@ -1,9 +1,10 @@
+import { shipped, wordsFor } from '../shipped-words.js'
 import { unescaped } from '../../../core/text/percent.js'
 import { digest } from '../../../core/text/digest.js'
 import { strippedText } from '../../../core/text/plain.js'
 import { refOf } from '../../../core/ref.js'
 import { Step } from '../../step.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { comments as carrier } from '../carriers/comments.js'
 import { commentSchema, commentsOf, pagesOf, postsOf } from '../items.js'
 import { atBirth, birthOf } from '../marks.js'
@@ -56,5 +57,9 @@ export const comments: AreaOnSystem<'comments', WordPressSession> = {
       },
       { proves: [], gives: ref },
     )
+  },
+  ships(baseline) {
+    const { commentBy, post } = wordsFor(baseline)
+    return [{ id: 1, item: { key: '1', by: commentBy, on: `posts/${post.slug}` }, marks: shipped }]
   },
 }

@@ -1,5 +1,5 @@
 import { refOf } from '../../../core/ref.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { options } from '../carriers/options.js'
 import { pagesOf } from '../items.js'
@@ -28,4 +28,5 @@ export const frontPage: AreaOnSystem<'frontPage', WordPressSession> = {
       }
       return [Step.of(options, fields, { proves: [difference] })]
     }),
+  ships: () => [{ id: 'frontPage', item: { page: '', posts: '' } }],
 }

@@ -1,4 +1,4 @@
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { media as carrier } from '../carriers/media.js'
 import { mediaOf, uploadSchema } from '../items.js'

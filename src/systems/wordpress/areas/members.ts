@@ -1,4 +1,4 @@
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { accounts } from '../carriers/accounts.js'
 import { usersOf } from '../items.js'

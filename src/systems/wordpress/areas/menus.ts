@@ -1,6 +1,6 @@
 import type { MenuItem } from '../../../core/areas/menus.js'
 import type { ReadItem } from '../../../core/area.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { content } from '../carriers/content.js'
 import { menus as carrier } from '../carriers/menus.js'

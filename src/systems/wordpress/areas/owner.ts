@@ -1,6 +1,6 @@
 import { decoded } from '../../../core/text/plain.js'
 import type { OwnerItem } from '../../../core/areas/owner.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { accounts } from '../carriers/accounts.js'
 import { firstRun } from '../carriers/first-run.js'

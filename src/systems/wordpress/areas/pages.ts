@@ -1,5 +1,6 @@
+import { shipped, wordsFor } from '../shipped-words.js'
 import { refOf } from '../../../core/ref.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { bodyOf, Step } from '../../step.js'
 import { content } from '../carriers/content.js'
 import { entryAgain, readEntry, removeEntry } from '../entries.js'
@@ -43,4 +44,15 @@ export const pages: AreaOnSystem<'pages', WordPressSession> = {
     })
   },
   again: (kept) => entryAgain('pages', kept),
+  ships(baseline) {
+    const { page, draft } = wordsFor(baseline)
+    return [
+      { id: 2, item: { ...page, state: 'published' }, marks: shipped },
+      { id: 3, item: { ...draft, state: 'draft' }, marks: { ...shipped, hidden: true } },
+    ]
+  },
+  shippedAt(baseline) {
+    const { page, draft } = wordsFor(baseline)
+    return ['/?page_id=2', '/?page_id=3', ...[page, draft].map(({ slug }) => `/${encodeURI(slug)}/`)]
+  },
 }

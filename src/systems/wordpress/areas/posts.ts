@@ -1,5 +1,6 @@
+import { shipped, wordsFor } from '../shipped-words.js'
 import { refOf } from '../../../core/ref.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { bodyOf, Step } from '../../step.js'
 import { content } from '../carriers/content.js'
 import { entryAgain, readEntry, removeEntry } from '../entries.js'
@@ -53,4 +54,6 @@ export const posts: AreaOnSystem<'posts', WordPressSession> = {
     })
   },
   again: (kept) => entryAgain('posts', kept),
+  ships: (baseline) => [{ id: 1, item: wordsFor(baseline).post, marks: shipped }],
+  shippedAt: (baseline) => ['/?p=1', `/${encodeURI(wordsFor(baseline).post.slug)}/`],
 }

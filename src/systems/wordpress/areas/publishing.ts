@@ -1,6 +1,8 @@
+import { followed } from '../../../looks/leads-on.js'
+import { feed } from '../feed.js'
 import { textOf } from '../../../core/value.js'
 import type { PublishingItem } from '../../../core/areas/publishing.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { permalinks } from '../carriers/permalinks.js'
 import { options } from '../carriers/options.js'
@@ -39,4 +41,19 @@ export const publishing: AreaOnSystem<'publishing', WordPressSession> = {
         : []
     }),
   ],
+  ships: () => [
+    {
+      id: 'publishing',
+      item: {
+        postsPerPage: 10,
+        postAddress: '/{year}/{month}/{day}/{slug}/',
+        feedPosts: 10,
+        feedShows: 'whole',
+        newPostNotices: ['http://rpc.pingomatic.com/'],
+      },
+    },
+  ],
+  looks: { feed },
+  // it guesses by the slug where the new rule has a year in front
+  try: followed((_before, after) => after.startsWith('/{year}')),
 }

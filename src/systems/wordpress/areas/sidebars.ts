@@ -1,4 +1,4 @@
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { sidebars as carrier } from '../carriers/sidebars.js'
 import type { WordPressSession } from '../session.js'
@@ -12,7 +12,7 @@ export const sidebars: AreaOnSystem<'sidebars', WordPressSession> = {
     const wanted = baseline.theme?.use
     // known by its archive, or because it is there; one of the catalogue's may have some
     const there = inventory.theme?.find(({ item }) => (wanted === undefined ? item.active : item.use === wanted))
-    const theme = baseline.packages.theme[wanted ?? ''] ?? (there?.copy as { blocks?: boolean } | undefined)
+    const theme = baseline.packages.theme?.[wanted ?? ''] ?? (there?.copy as { blocks?: boolean } | undefined)
     return theme?.blocks ? { place: { never: BLOCKS }, parts: { never: BLOCKS } } : {}
   },
   async read(session, { sidebars: planned, shipped }) {

@@ -1,5 +1,7 @@
+import { has } from '../../../web/forms.js'
+import { signUpAt } from '../../../looks/sign-up.js'
 import type { SignUpItem } from '../../../core/areas/signUp.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { options } from '../carriers/options.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
@@ -25,4 +27,11 @@ export const signUp: AreaOnSystem<'signUp', WordPressSession> = {
     return [{ id: 'signUp', item: { open: values.users_can_register === '1', role: roleIn(values.default_role) } }]
   },
   translate: (differences) => settingSteps(differences, options, settings),
+  ships: () => [{ id: 'signUp', item: { open: false, role: 'reader' } }],
+  looks: {
+    'sign-up': signUpAt({
+      place: 'wp-login.php?action=register',
+      isOpen: ({ text }) => has(text, 'form#registerform'),
+    }),
+  },
 }

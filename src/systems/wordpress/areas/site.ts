@@ -1,6 +1,7 @@
+import { feed } from '../feed.js'
 import { weekdays, type SiteItem } from '../../../core/areas/site.js'
 import { refOf } from '../../../core/ref.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import type { IdOf } from '../../step.js'
 import { Step } from '../../step.js'
 import { firstRun } from '../carriers/first-run.js'
@@ -86,4 +87,23 @@ export const site: AreaOnSystem<'site', WordPressSession> = {
       ]
     })
   },
+  ships: () => [
+    {
+      id: 'site',
+      item: {
+        title: '',
+        description: '',
+        language: 'en-US',
+        timezone: 'UTC',
+        date: 'MMMM d, y',
+        time: 'h:mm aaa',
+        weekStarts: 'monday',
+        icon: '',
+        searchEngines: 'welcome',
+        contact: '',
+        addresses: 'not found',
+      },
+    },
+  ],
+  looks: { feed },
 }

@@ -1,5 +1,5 @@
 import { decoded } from '../../../core/text/plain.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { content } from '../carriers/content.js'
 import { tagsOf, termSchema } from '../items.js'

@@ -1,4 +1,7 @@
-import type { AreaOnSystem } from '../../system.js'
+import { themesIn } from '../packages.js'
+import { wornBy } from '../../../looks/theme.js'
+import { shipped } from '../shipped-words.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { installTheme } from '../carriers/packages.js'
 import { themeLinks } from '../carriers/theme-links.js'
@@ -17,7 +20,7 @@ export const theme: AreaOnSystem<'theme', WordPressSession> = {
     const { themes } = await themesOf(session)
     const used = themes.find(({ id, active }) => (planned ? id === planned.use : active))
     // known by its archive until it is there, by its own screen then
-    const parent = packages.theme[planned?.use ?? '']?.parent
+    const parent = packages.theme?.[planned?.use ?? '']?.parent
     const inUse = planned?.use ?? used?.id
     return themes.map(({ id, name, version, active, blockTheme }) => ({
       id,
@@ -44,7 +47,7 @@ export const theme: AreaOnSystem<'theme', WordPressSession> = {
           ),
         ]
       const { use, active } = difference.wanted
-      const own = baseline.packages.theme[use]
+      const own = baseline.packages.theme?.[use]
       const lacking = difference.is === 'missing' || difference.fields.includes('version')
       return [
         ...(lacking
@@ -65,6 +68,15 @@ export const theme: AreaOnSystem<'theme', WordPressSession> = {
           : []),
       ]
     }),
+  // what hosts leave out of it is seen after the form
+  ships: ({ theme }) =>
+    ['twentytwentythree', 'twentytwentytwo', 'twentytwentyone'].map((use, index) => ({
+      id: use,
+      item: { use, active: index === 0, version: '' },
+      marks: { ...shipped, needed: theme === undefined ? index === 0 : theme.use === use },
+    })),
+  looks: { theme: wornBy((html, use) => html.includes(`/themes/${use}/`)) },
+  packages: themesIn,
 }
 
 /** What the steps give that remove themes. */

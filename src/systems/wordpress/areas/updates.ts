@@ -1,5 +1,5 @@
 import type { UpdatesItem } from '../../../core/areas/updates.js'
-import type { AreaOnSystem } from '../../system.js'
+import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { autoUpdates } from '../carriers/auto-updates.js'
 import { newVersions } from '../carriers/new-versions.js'
@@ -78,4 +78,5 @@ export const updates: AreaOnSystem<'updates', WordPressSession> = {
       ]
     }),
   ],
+  ships: () => [{ id: 'updates', item: { system: 'fixes', themes: 'by hand', waiting: [] } }],
 }

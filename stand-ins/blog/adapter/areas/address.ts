@@ -10,4 +10,5 @@ export const address: AreaOnSystem<'address', StandInSession> = {
     return [{ id: 'address', item: { address: own || session.visitor.home } }]
   },
   translate: (differences) => settingSteps(differences, settings, { address: as('address') }),
+  ships: ({ site }) => [{ id: 'address', item: { address: site.reachedAt ?? site.address } }],
 }

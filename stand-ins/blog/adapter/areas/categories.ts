@@ -1,3 +1,4 @@
+import { shipped } from '../marks.js'
 import { flatCategories, refOf, Step, type AreaOnSystem } from 'unpack'
 import { items } from '../carriers/forms.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
@@ -58,4 +59,11 @@ export const categories: AreaOnSystem<'categories', StandInSession> = {
       )
     })
   },
+  ships: (baseline) => [
+    {
+      id: 1,
+      item: { name: 'Everything', slug: 'everything', description: '', parent: '', default: true },
+      marks: { ...shipped, needed: !flatCategories(baseline).some((one) => one.default) },
+    },
+  ],
 }

@@ -1,3 +1,4 @@
+import { tryComment, takeCommentsAway } from '../trial.js'
 import { type AreaOnSystem, type ItemOf, settingSteps } from 'unpack'
 import { visitors } from '../carriers/forms.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
@@ -19,4 +20,7 @@ export const commenting: AreaOnSystem<'commenting', StandInSession> = {
       approve: as('approve'),
       linksBeforeApproval: as('linksBeforeApproval'),
     }),
+  ships: () => [{ id: 'commenting', item: { allowed: true, approve: 'newcomers', linksBeforeApproval: 2 } }],
+  try: tryComment,
+  takeAway: takeCommentsAway,
 }

@@ -1,3 +1,4 @@
+import { shipped } from '../marks.js'
 import { digest, refOf, Step, type AreaOnSystem } from 'unpack'
 import { items } from '../carriers/forms.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
@@ -36,4 +37,5 @@ export const comments: AreaOnSystem<'comments', StandInSession> = {
       { proves: [] },
     )
   },
+  ships: () => [{ id: 1, item: { key: '1', by: 'The blog itself', on: 'posts/a-first-post' }, marks: shipped }],
 }

@@ -21,4 +21,5 @@ export const frontPage: AreaOnSystem<'frontPage', StandInSession> = {
       page: (ref) => ({ frontPage: idOf(textOf(ref)) }),
       posts: (ref) => ({ postsPage: idOf(textOf(ref)) }),
     }),
+  ships: () => [{ id: 'frontPage', item: { page: '', posts: '' } }],
 }

@@ -1,3 +1,4 @@
+import { shipped } from '../marks.js'
 import { Step, type AreaOnSystem } from 'unpack'
 import { items } from '../carriers/forms.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
@@ -26,4 +27,5 @@ export const linkCategories: AreaOnSystem<'linkCategories', StandInSession> = {
           )
         : termStep('link-categories', difference),
     ),
+  ships: () => [{ id: 1, item: { name: 'Elsewhere', slug: 'elsewhere' }, marks: shipped }],
 }

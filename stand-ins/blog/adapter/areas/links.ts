@@ -1,3 +1,4 @@
+import { shipped } from '../marks.js'
 import { refOf, Step, type AreaOnSystem } from 'unpack'
 import { items } from '../carriers/forms.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
@@ -34,4 +35,16 @@ export const links: AreaOnSystem<'links', StandInSession> = {
       const id = difference.is === 'different' ? { id: { idOf: difference.found.ref } } : {}
       return Step.of(items, { room: 'links', ...id, fields }, { proves, gives: difference.ref })
     }),
+  ships: () => [
+    {
+      id: 1,
+      item: {
+        title: 'The makers of this blog',
+        link: 'https://stand-in.example/',
+        description: 'They wrote it',
+        category: 'linkCategories/elsewhere',
+      },
+      marks: shipped,
+    },
+  ],
 }

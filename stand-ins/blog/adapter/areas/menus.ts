@@ -1,3 +1,4 @@
+import { shipped } from '../marks.js'
 import { refOf, Step, type AreaOnSystem, type ItemOf } from 'unpack'
 import { places } from '../carriers/places.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
@@ -44,4 +45,11 @@ export const menus: AreaOnSystem<'menus', StandInSession> = {
       )
       return Step.of(places, { room: 'menus', place, lines }, { proves })
     }),
+  ships: () => [
+    {
+      id: 'main',
+      item: { place: 'main', entries: [{ ref: 'pages/an-example-page', label: 'An example page' }] },
+      marks: shipped,
+    },
+  ],
 }

@@ -1,3 +1,4 @@
+import { shipped } from '../marks.js'
 import { Step, type AreaOnSystem } from 'unpack'
 import { items } from '../carriers/forms.js'
 import { bodyIn, entryAgain, readEntries } from '../entries.js'
@@ -40,4 +41,17 @@ export const pages: AreaOnSystem<'pages', StandInSession> = {
     })
   },
   again: (kept) => entryAgain('pages', kept),
+  ships: () => [
+    {
+      id: 2,
+      item: { title: 'An example page', slug: 'an-example-page', state: 'published', parent: '', order: 0 },
+      marks: shipped,
+    },
+    {
+      id: 3,
+      item: { title: 'Data and privacy', slug: 'data-and-privacy', state: 'draft', parent: '', order: 0 },
+      marks: { ...shipped, hidden: true },
+    },
+  ],
+  shippedAt: () => ['/an-example-page', '/data-and-privacy'],
 }

@@ -1,3 +1,4 @@
+import { shipped } from '../marks.js'
 import { refOf, Step, type AreaOnSystem } from 'unpack'
 import { items } from '../carriers/forms.js'
 import { bodyIn, entryAgain, readEntries } from '../entries.js'
@@ -52,4 +53,6 @@ export const posts: AreaOnSystem<'posts', StandInSession> = {
       return Step.of(items, { room: 'posts', ...id, fields }, { proves, gives: difference.ref })
     }),
   again: (kept) => entryAgain('posts', kept),
+  ships: () => [{ id: 1, item: { title: 'A first post', slug: 'a-first-post' }, marks: shipped }],
+  shippedAt: () => ['/post/a-first-post'],
 }

@@ -1,4 +1,4 @@
-import { type AreaOnSystem, type ItemOf, settingSteps } from 'unpack'
+import { type AreaOnSystem, type ItemOf, settingSteps, feedAt, followed } from 'unpack'
 import { publishing as carrier } from '../carriers/forms.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { as } from '../../../common/adapter/settings.js'
@@ -23,4 +23,18 @@ export const publishing: AreaOnSystem<'publishing', StandInSession> = {
       feedShows: as('feedShows'),
       newPostNotices: (value) => ({ notices: (value as readonly string[]).join('\n') }),
     }),
+  ships: () => [
+    {
+      id: 'publishing',
+      item: {
+        postsPerPage: 10,
+        postAddress: '/post/{slug}',
+        feedPosts: 20,
+        feedShows: 'whole',
+        newPostNotices: ['http://notices.harbour.example/'],
+      },
+    },
+  ],
+  looks: { feed: feedAt('/feed.xml') },
+  try: followed(() => true),
 }

@@ -1,3 +1,4 @@
+import { shipped } from '../marks.js'
 import { Step, type AreaOnSystem } from 'unpack'
 import { places } from '../carriers/places.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
@@ -27,4 +28,5 @@ export const sidebars: AreaOnSystem<'sidebars', StandInSession> = {
       const lines = parts.map((part) => [part])
       return Step.of(places, { room: 'sidebars', place, lines }, { proves: [difference] })
     }),
+  ships: () => [{ id: 'main', item: { place: 'main', parts: ['latest posts', 'archives'] }, marks: shipped }],
 }

@@ -1,4 +1,4 @@
-import { type AreaOnSystem, type ItemOf, settingSteps } from 'unpack'
+import { type AreaOnSystem, type ItemOf, settingSteps, signUpAt, has } from 'unpack'
 import { visitors } from '../carriers/forms.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { as, box } from '../../../common/adapter/settings.js'
@@ -18,4 +18,6 @@ export const signUp: AreaOnSystem<'signUp', StandInSession> = {
       open: (value) => ({ joinOpen: box(value === true) }),
       role: as('joinRole'),
     }),
+  ships: () => [{ id: 'signUp', item: { open: true, role: 'reader' } }],
+  looks: { 'sign-up': signUpAt({ place: 'join', isOpen: ({ text }) => has(text, 'form#join') }) },
 }

@@ -1,4 +1,4 @@
-import { refOf, textOf, type AreaOnSystem, type ItemOf, settingSteps } from 'unpack'
+import { refOf, textOf, type AreaOnSystem, type ItemOf, settingSteps, feedAt } from 'unpack'
 import { Step } from 'unpack'
 import { firstRun } from '../carriers/first-run.js'
 import { settings } from '../carriers/forms.js'
@@ -48,4 +48,22 @@ export const site: AreaOnSystem<'site', StandInSession> = {
       return [Step.of(firstRun, fields, { proves: [difference] })]
     })
   },
+  ships: () => [
+    {
+      id: 'site',
+      item: {
+        title: '',
+        description: '',
+        language: 'en',
+        timezone: 'UTC',
+        date: 'y-MM-dd',
+        time: 'HH:mm',
+        weekStarts: 'sunday',
+        icon: '',
+        searchEngines: 'welcome',
+        contact: '',
+      },
+    },
+  ],
+  looks: { feed: feedAt('/feed.xml') },
 }

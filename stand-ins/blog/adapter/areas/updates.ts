@@ -36,4 +36,10 @@ export const updates: AreaOnSystem<'updates', StandInSession> = {
         : [],
     ),
   ],
+  ships: () => [
+    {
+      id: 'updates',
+      item: { system: 'fixes', themes: 'by hand', addOns: 'by hand', waiting: ['add-on smileys 1.1'] },
+    },
+  ],
 }

@@ -1,3 +1,4 @@
+import { addOnsIn } from '../packages.js'
 import { Step, type AreaOnSystem } from 'unpack'
 import { install, states } from '../carriers/packages.js'
 import type { StandInSession } from '../session.js'
@@ -39,7 +40,7 @@ export const addOns: AreaOnSystem<'addOns', StandInSession> = {
       const changed = (key: 'version' | 'active' | 'updates') =>
         difference.is === 'missing' || difference.fields.includes(key)
       const wasActive = difference.is === 'different' && difference.found.item.active
-      const bytes = baseline.packages.addOns[use]?.bytes
+      const bytes = baseline.packages.addOns?.[use]?.bytes
       const installs = changed('version')
       const after = installs ? [difference.ref] : []
       return [
@@ -52,4 +53,12 @@ export const addOns: AreaOnSystem<'addOns', StandInSession> = {
           : []),
       ]
     }),
+  ships: () => [
+    {
+      id: 1,
+      item: { use: 'smileys', active: false, version: '1.0', updates: 'by hand' },
+      marks: { place: true, untouched: true, known: true },
+    },
+  ],
+  packages: addOnsIn,
 }

@@ -1,4 +1,6 @@
-import { Step, type AreaOnSystem } from 'unpack'
+import { themesIn } from '../packages.js'
+import { load } from 'cheerio'
+import { Step, type AreaOnSystem, wornBy } from 'unpack'
 import { install, states } from '../carriers/packages.js'
 import type { StandInSession } from '../session.js'
 
@@ -14,7 +16,7 @@ export const theme: AreaOnSystem<'theme', StandInSession> = {
   async read(session, { theme: planned, packages }) {
     const rows = await session.rows(room)
     const used = planned?.use ?? rows.find(({ data }) => data.active === 'true')?.data.name
-    const parent = packages.theme[used ?? '']?.parent ?? rows.find(({ data }) => data.name === used)?.data.parent
+    const parent = packages.theme?.[used ?? '']?.parent ?? rows.find(({ data }) => data.name === used)?.data.parent
     return rows.map(({ id, data: { name = '', version = '', active } }) => ({
       id,
       item: { use: name, version, active: active === 'true' },
@@ -40,7 +42,7 @@ export const theme: AreaOnSystem<'theme', StandInSession> = {
           ),
         ]
       const { use, active } = difference.wanted
-      const own = baseline.packages.theme[use]
+      const own = baseline.packages.theme?.[use]
       const lacking = difference.is === 'missing' || difference.fields.includes('version')
       const parent = own?.parent === undefined ? [] : [`theme/${own.parent}`]
       return [
@@ -58,4 +60,12 @@ export const theme: AreaOnSystem<'theme', StandInSession> = {
           : []),
       ]
     }),
+  ships: ({ theme: planned }) =>
+    ['plain', 'plainer'].map((use, index) => ({
+      id: index + 1,
+      item: { use, active: index === 0, version: '1.0' },
+      marks: { place: true, untouched: true, known: true, needed: use === (planned?.use ?? 'plain') },
+    })),
+  looks: { theme: wornBy((html, use) => load(html)('meta[name=theme]').attr('content') === use) },
+  packages: themesIn,
 }

@@ -1,3 +1,4 @@
+import { eyes, takeTopicsAway } from '../eyes.js'
 import {
   actions,
   fewest,
@@ -95,4 +96,6 @@ export const access: AreaOnSystem<'access', StandInSession> = {
       return [Step.of(accessForm, load, { proves: [difference], pays: RIGHTS })]
     })
   },
+  eyes,
+  takeAway: takeTopicsAway,
 }

@@ -23,6 +23,8 @@ const usual: Readonly<Record<Action, string>> = {
   vote: 'members,moderators,administrators',
 }
 
+const shipped: Marks = { place: true, untouched: true, known: true }
+
 export const forums: AreaOnSystem<'forums', StandInSession> = {
   async read(session) {
     const [categories, rows, access, groups] = await Promise.all([
@@ -105,4 +107,8 @@ export const forums: AreaOnSystem<'forums', StandInSession> = {
     const load = { id: { idOf: ref }, may, subjects: [...levels, ...named], groups }
     return [made, Step.of(accessForm, load, { proves: [] })]
   },
+  ships: () => [
+    { id: 1, item: { title: 'Test category', parent: '' }, marks: shipped },
+    { id: 2, item: { title: 'Test forum', parent: 'forums/Test category' }, marks: shipped },
+  ],
 }

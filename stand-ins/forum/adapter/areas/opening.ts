@@ -1,4 +1,4 @@
-import { settingSteps, type AreaOnSystem } from 'unpack'
+import { settingSteps, type AreaOnSystem, Step } from 'unpack'
 import { as, box } from '../../../common/adapter/settings.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { settings } from '../carriers/forms.js'
@@ -13,4 +13,10 @@ export const opening: AreaOnSystem<'opening', StandInSession> = {
       visitors: (value) => ({ open: box(value === true) }),
       notice: as('notice'),
     }),
+  closes: ({ site }) =>
+    Step.of(
+      settings,
+      { open: '', ...(site.open?.notice !== undefined && { notice: site.open.notice }) },
+      { proves: [] },
+    ),
 }

@@ -1,7 +1,10 @@
-import { settingSteps, type AreaOnSystem, type ItemOf } from 'unpack'
+import { load } from 'cheerio'
+import { settingSteps, type AreaOnSystem, type ItemOf, signUpAt, has } from 'unpack'
 import { as, box } from '../../../common/adapter/settings.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { joining } from '../carriers/forms.js'
+
+const waits = ['none', 'email', 'staff'] as const
 
 export const signUp: AreaOnSystem<'signUp', StandInSession> = {
   can: { role: { never: 'new accounts are members; groups and access say what they may do' } },
@@ -22,4 +25,15 @@ export const signUp: AreaOnSystem<'signUp', StandInSession> = {
       'question.ask': as('question'),
       'question.answers': (value) => ({ answers: Array.isArray(value) ? value.join('\n') : '' }),
     }),
+  looks: {
+    'sign-up': signUpAt({
+      place: 'join',
+      isOpen: ({ text }) => has(text, 'form#join'),
+      approval: ({ text }) => waits.find((one) => one === load(text)('#approval').attr('data-waits')),
+      question: {
+        place: 'join',
+        of: ({ text }) => load(text)('form#join label').last().text() || undefined,
+      },
+    }),
+  },
 }

@@ -1,4 +1,4 @@
-import { settingSteps, textOf, type AreaOnSystem } from 'unpack'
+import { settingSteps, textOf, type AreaOnSystem, feedAt } from 'unpack'
 import { as, box } from '../../../common/adapter/settings.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { settings } from '../carriers/forms.js'
@@ -26,4 +26,8 @@ export const site: AreaOnSystem<'site', StandInSession> = {
       timezone: as('timezone'),
       searchEngines: (value) => ({ searchEngines: box(value === 'welcome') }),
     }),
+  ships: () => [
+    { id: 'site', item: { title: 'Forum', description: 'Just another forum', language: 'en', timezone: 'UTC' } },
+  ],
+  looks: { feed: feedAt('/feed.xml') },
 }

@@ -45,4 +45,12 @@ export const topics: AreaOnSystem<'topics', StandInSession> = {
     const { text } = copySchema.parse(copy)
     return Step.of(newTopics, { forum: { idOf: item.forum }, title: item.title, text }, { proves: [], gives: ref })
   },
+  ships: () => [
+    {
+      id: 3,
+      item: { key: '3', title: 'Test topic', forum: 'forums/Test category/Test forum' },
+      marks: { place: true, untouched: true, known: true },
+    },
+  ],
+  shippedAt: () => ['/topic/3'],
 }

@@ -1,3 +1,4 @@
+import { plannedAccounts } from '../core/accounts.js'
 import type { AnyDifference } from '../core/areas/index.js'
 import { UnpackError } from '../core/errors.js'
 import type { Secret } from '../core/secret.js'
@@ -5,18 +6,17 @@ import { makePassword } from '../logins/password.js'
 import type { Run } from './run.js'
 
 /**
- * The passwords of members who are about to be made, by their refs: each is in the logins file before it is sent.
+ * The passwords of accounts that are about to be made, by their refs: each is in the logins file before it is sent.
  * @throws UnpackError `login-missing` where one is to be stored already and is not
  */
-export async function memberSecrets(
+export async function accountSecrets(
   run: Run,
   differences: readonly AnyDifference[],
 ): Promise<{ [ref: string]: Secret }> {
   const { logins } = run.options
   const secrets: { [ref: string]: Secret } = {}
   const missing = new Set(differences.flatMap(({ is, ref }) => (is === 'missing' ? [ref as string] : [])))
-  for (const { username, password } of run.baseline.members ?? []) {
-    const ref = `members/${username}`
+  for (const { ref, username, password } of plannedAccounts(run.baseline)) {
     if (!missing.has(ref)) continue
     const stored = await logins.find(run.site.home, username)
     if (!stored && password === 'stored')

@@ -1,0 +1,74 @@
+import { inWords, type Onlooker } from '../core/access/onlookers.js'
+import type { Id } from '../core/area.js'
+import { nameIn } from '../core/ref.js'
+import type { Check } from '../core/report/report.js'
+import type { LookedAt } from '../systems/eyes.js'
+import type { SignedIn } from '../systems/session.js'
+import { lookFailure } from './error-of.js'
+import type { Watched } from './eyes.js'
+import type { RunRecord } from './record.js'
+import type { Run } from './run.js'
+import { withMark } from './trial-marks.js'
+
+/** Tries out who may do what: the owner begins everywhere, everybody else goes on. All of it is taken away again. */
+export const tryEyes = (run: Run, session: SignedIn, one: Watched, record: RunRecord): Promise<Check[]> =>
+  withMark(run, session, record, one.area, async (mark) => {
+    const trial = new Trial(run, one, `Unpack tries who may write here (${mark})`)
+    const { onlookers } = await run.eyes.onlookers()
+    const [owner, others] = [onlookers.filter(({ as }) => as === 'owner'), onlookers.filter(({ as }) => as !== 'owner')]
+    const begun = await Promise.all(owner.map((onlooker) => trial.begin(onlooker)))
+    const tried = await Promise.all(others.map((onlooker) => trial.goOn(onlooker)))
+    return [...tried, ...begun].flat()
+  })
+
+class Trial {
+  /** What the owner made at each thing, by the thing's ref. */
+  readonly #made = new Map<string, Id>()
+  constructor(
+    private readonly run: Run,
+    private readonly one: Watched,
+    private readonly text: string,
+  ) {}
+
+  /** The owner makes what others go on with. */
+  async begin(onlooker: Onlooker): Promise<Check[]> {
+    const checks: Check[] = []
+    for (const thing of this.one.things)
+      checks.push(
+        await this.#try(onlooker, thing, this.one.plan.tries.owner, undefined, (id) => this.#made.set(thing.ref, id)),
+      )
+    return checks
+  }
+
+  /** One after the other: a member may have to wait between two writings. */
+  async goOn(onlooker: Onlooker): Promise<Check[]> {
+    const checks: Check[] = []
+    for (const thing of this.one.things)
+      for (const { action, onOwners } of this.one.plan.tries.others) {
+        const made = onOwners && this.#made.get(thing.ref)
+        if (!onOwners || made !== undefined) checks.push(await this.#try(onlooker, thing, action, made))
+      }
+    return checks
+  }
+
+  async #try(
+    { as, of }: Onlooker,
+    thing: LookedAt,
+    action: string,
+    onto: Id | undefined,
+    keep?: (made: Id) => void,
+  ): Promise<Check> {
+    const { table, plan, way } = this.one
+    const may = table.find(({ at }) => at === thing.ref)?.may[action] ?? []
+    const should = of.some((subject) => may.includes(subject))
+    const name = `tried: ${inWords(as)} ${should ? 'can' : 'can’t'} ${plan.say(action)} in “${nameIn(thing.ref)}”`
+    try {
+      const made = await way.act(await this.run.eyes.visitor(as), action, thing, this.text, onto)
+      if (made !== undefined) keep?.(made)
+      const taken = made !== undefined
+      return { name, as, ok: taken === should, detail: taken ? 'it was taken' : 'it was refused' }
+    } catch (error) {
+      return { name, as, ok: false, detail: lookFailure(error) }
+    }
+  }
+}

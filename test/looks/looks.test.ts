@@ -1,0 +1,125 @@
+import assert from 'node:assert/strict'
+import { test } from 'node:test'
+import type { Expectation, OwnLook } from '../../src/core/looking.js'
+import { feedAt } from '../../src/looks/feed.js'
+import { icon } from '../../src/looks/icon.js'
+import { followed } from '../../src/looks/leads-on.js'
+import { links } from '../../src/looks/links.js'
+import type { Look, Outcome } from '../../src/looks/look.js'
+import { robots } from '../../src/looks/robots.js'
+import { shows } from '../../src/looks/shows.js'
+import { signUpAt } from '../../src/looks/sign-up.js'
+import { wornBy } from '../../src/looks/theme.js'
+import type { Answer } from '../../src/web/answer.js'
+import type { Visitor } from '../../src/web/visitor.js'
+
+const home = 'http://tide.example/'
+type Pages = Readonly<Record<string, string | Partial<Answer>>>
+
+const answerAt = (pages: Pages, place: string): Answer => {
+  const url = new URL(place, home).href
+  const page = pages[place]
+  const blank = { url, status: page === undefined ? 404 : 200, headers: {}, text: '', hops: [] }
+  return { ...blank, ...(typeof page === 'string' ? { text: page } : page) }
+}
+
+/** Takes a look at a made-up site; says what came of it. */
+async function taken<L extends OwnLook>(look: Look<L>, expected: L, pages: Pages): Promise<string> {
+  const expectation = { name: 'it', at: 'front', ...expected } as unknown as Expectation<L> & L
+  const sight = { place: '/', home, visit: (place: string) => Promise.resolve(answerAt(pages, place)) }
+  const { ok, seen }: Outcome = await look(expectation, sight)
+  return `${ok ? 'good' : 'bad'}: ${seen}`
+}
+
+test('a text is seen in what a page shows or is called; a log-in page in front shows nothing', async () => {
+  const texts = ['Rock pools', 'it’s low water']
+  const page = { '/': '<title>Rock pools</title><p>it&#8217;s  low\nwater</p><script>never</script>' }
+  assert.equal(await taken(shows, { look: 'shows', texts }, page), `good: ${home}`)
+  assert.match(await taken(shows, { look: 'shows', texts: ['never'] }, page), /^bad: .*does not show “never”$/)
+  assert.match(await taken(shows, { look: 'shows', texts: ['a', 'b'] }, { '/': '<p>x' }), /“a” and 1 more$/)
+  assert.match(await taken(shows, { look: 'shows', texts }, {}), /answers HTTP 404/)
+  const door = { text: '<p>Rock pools it’s low water<input type=password>', hops: [home] } as unknown as Partial<Answer>
+  assert.match(await taken(shows, { look: 'shows', texts }, { '/': door }), /^bad: a log-in page stands in front/)
+})
+
+test('links are found by their labels, in their order unless any will do', async () => {
+  const page = { '/': '<a href="/b">Visit</a><a href="/a">Home</a><a>Nowhere</a>' }
+  assert.match(await taken(links, { look: 'links', labels: ['Visit', 'Home'] }, page), /^good/)
+  assert.match(
+    await taken(links, { look: 'links', labels: ['Home', 'Visit'] }, page),
+    /“Visit” behind those before it$/,
+  )
+  assert.match(await taken(links, { look: 'links', labels: ['Home', 'Visit'], anyOrder: true }, page), /^good/)
+  assert.match(await taken(links, { look: 'links', labels: ['Nowhere'] }, page), /^bad/)
+})
+
+test('an icon is named by the page and is there; one that lies elsewhere is not fetched', async () => {
+  const page = (href: string) => `<link rel="shortcut icon" href="${href}">`
+  assert.match(await taken(icon, { look: 'icon' }, { '/': page('/i.png'), [`${home}i.png`]: 'x' }), /^good/)
+  assert.match(await taken(icon, { look: 'icon' }, { '/': page('/i.png') }), /i\.png answers HTTP 404$/)
+  assert.match(await taken(icon, { look: 'icon' }, { '/': page('https://elsewhere.example/i.png') }), /^good: https/)
+  assert.match(await taken(icon, { look: 'icon' }, { '/': '<p>' }), /names no icon$/)
+})
+
+test('search engines are turned away by the page, its head, or the rules for all', async () => {
+  const rules = `${home}robots.txt`
+  const away: Pages[] = [
+    { '/': '<meta name=robots content="noindex">' },
+    { '/': { text: '', headers: { 'x-robots-tag': 'none' } } },
+    { '/': '<p>', [rules]: { url: rules, text: 'User-agent: *\nDisallow: /' } },
+  ]
+  for (const pages of away) {
+    assert.match(await taken(robots, { look: 'robots', welcome: false }, pages), /^good/)
+    assert.match(await taken(robots, { look: 'robots', welcome: true }, pages), /turns search engines away$/)
+  }
+  assert.match(await taken(robots, { look: 'robots', welcome: false }, { '/': '<p>' }), /lets search engines in$/)
+})
+
+test('a feed is well-formed, a feed, and no longer than planned', async () => {
+  const feed = feedAt('/feed')
+  const at = (text: string, most?: number) => taken(feed, { look: 'feed', most }, { '/feed': text })
+  assert.match(await at('<rss><item/><item/></rss>', 2), /^good/)
+  assert.match(await at('<rss><item/><item/></rss>', 1), /holds 2 posts$/)
+  assert.match(await at('<rss><item></rss>'), /not well-formed XML$/)
+  assert.match(await at('<html/>'), /XML, but no feed$/)
+  assert.match(await taken(feed, { look: 'feed' }, {}), /answers HTTP 404$/)
+})
+
+test('signing up: open or closed, what it waits for, and what it asks', async () => {
+  const look = signUpAt({
+    place: 'join',
+    isOpen: ({ text }) => text.includes('form'),
+    approval: ({ text }) => (text.includes('mail') ? 'email' : 'none'),
+    question: { place: 'ask', of: ({ text }) => text || undefined },
+  })
+  const pages = { join: 'form, mail', ask: 'How many arms?' }
+  const at = (expected: { open: boolean; approval?: string; question?: string }, there: Pages = pages) =>
+    taken(look, { look: 'sign-up', ...expected }, there)
+  assert.match(await at({ open: true, approval: 'email', question: 'How many arms?' }), /^good/)
+  assert.match(await at({ open: false }), /lets anybody sign up$/)
+  assert.match(await at({ open: true }, { join: '' }), /lets nobody sign up$/)
+  assert.match(await at({ open: true, approval: 'staff' }), /waits for email, not for staff$/)
+  assert.match(await at({ open: true, question: 'Who?' }), /does not ask “Who\?”$/)
+})
+
+test('a theme is worn, and an old address is followed where the system leads there', async () => {
+  const worn = wornBy((html, use) => html.includes(use))
+  assert.match(await taken(worn, { look: 'theme', use: 'lantern' }, { '/': 'lantern' }), /^good/)
+  assert.match(await taken(worn, { look: 'theme', use: 'other' }, { '/': 'lantern' }), /looks otherwise$/)
+
+  const to = (url: string) => ({ get: () => Promise.resolve(answerAt({ x: { url } }, 'x')) }) as unknown as Visitor
+  const attempt = {
+    name: '',
+    at: 'posts/kelp',
+    should: 'leads on',
+    words: {},
+    before: '/{slug}',
+    after: '/a/{slug}',
+    place: '/kelp',
+  }
+  const address = `${home}a/kelp`
+  const where = (visitor: Visitor) => ({ visitor, address, text: '' })
+  assert.equal((await followed(() => true)(attempt, where(to(address))))?.came, 'leads on')
+  assert.equal((await followed(() => true)(attempt, where(to(home))))?.came, 'leads elsewhere')
+  assert.equal(await followed(() => false)(attempt, where(to(address))), undefined)
+})
