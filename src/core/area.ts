@@ -1,7 +1,12 @@
 import type { Baseline } from './baseline/schema.js'
+import type { z } from 'zod'
+import type { AddMistake } from './baseline/mistakes.js'
+import type { NamedFile } from './baseline/names.js'
+import type { NamedItem, PlainGroup } from './baseline/plain-values.js'
 import type { Attempt, EyesOf, Expectation, OwnLook } from './looking.js'
 import type { WantedPackage } from './package.js'
 import type { Ref } from './ref.js'
+import type { Sample } from './text/sample.js'
 
 /** A field's value. Plain data only, so that items can be compared, printed and kept in a journal. */
 export type Value = string | number | boolean | null | readonly Value[] | { readonly [key: string]: Value }
@@ -123,6 +128,18 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   last?: true
   /** The item's fields, in the order in which an owner reads them. */
   keys: readonly (keyof I & string)[]
+  /** What may be removed of what shipped, as the baseline's `shipped` calls it. */
+  shipped?: string
+  /** The names by which the baseline says that items are to go. */
+  gone?: z.ZodType<string[]>
+  /** Its items in the plain values of a file, by their names: each stands there once. */
+  named?(values: PlainGroup): NamedItem[]
+  /** The files that its items name, in the plain values of a file. */
+  files?(values: PlainGroup): NamedFile[]
+  /** What no schema can see. */
+  mistakes?(values: PlainGroup, add: AddMistake): void
+  /** Its items among those that sample content brings. */
+  sampled?(sample: Sample, baseline: Baseline): I[]
   /** The ref an item goes by. */
   ref(item: I): Ref<N>
   /** What the baseline wants here; an area that is only looked at wants nothing. */

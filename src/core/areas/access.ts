@@ -1,3 +1,6 @@
+import { accessMistakes } from '../access/mistakes.js'
+import { forumPath } from '../baseline/values.js'
+import { z } from 'zod'
 import { accessTable, groupNames, plannedPlaces } from '../access/plan.js'
 import { inWords } from '../access/onlookers.js'
 import { accessRows } from '../access/rows.js'
@@ -26,12 +29,25 @@ const words: Record<Action, string> = {
 }
 const namesIn = (value: Value): readonly string[] => (Array.isArray(value) ? (value as readonly string[]) : [])
 
+/** A look at who gets in where. */
+export const accessCheck = z.strictObject({
+  forum: forumPath.describe('A forum of this file, as category/title'),
+  as: z
+    .string()
+    .regex(/^(?:visitor|owner|member [A-Za-z0-9._-]+)$/, { error: 'visitor, owner, or member and a user name' })
+    .default('visitor')
+    .describe('Who looks: visitor, owner, or member and a user name')
+    .meta({ examples: ['member limpet'] }),
+  refused: z.boolean().describe('Whether they must be turned away'),
+})
+
 /** Who may do what in which forum: settled when everybody is in their groups. */
 export const access: Area<'access', AccessItem> = {
   name: 'access',
   title: 'access',
   list: 'at least',
   keys: ['forum', ...actions],
+  mistakes: accessMistakes,
   ref: ({ forum }) => refOf('access', nameIn(forum)),
   plan: (baseline) =>
     plannedPlaces(baseline).map(({ forum, access, written }) => ({ item: { forum, ...access }, whileNew: !written })),

@@ -1,3 +1,5 @@
+import { filesAt } from '../baseline/names.js'
+import { namedBy } from '../baseline/plain-values.js'
 import { z } from 'zod'
 import type { Area } from '../area.js'
 import { fileName, packageName } from '../baseline/values.js'
@@ -22,12 +24,25 @@ export interface AddOnItem {
   updates?: 'automatic' | 'by hand'
 }
 
+/** Its part of the baseline file. */
+export const addOnsPart = {
+  addOns: z
+    .array(addOnSchema)
+    .optional()
+    .describe('At least these add-ons')
+    .meta({ examples: [[{ use: 'contact-card', from: 'files/contact-card.zip', active: true }]] }),
+}
+
 export const addOns: Area<'addOns', AddOnItem> = {
   name: 'addOns',
   title: 'add-ons',
   list: 'at least',
+  shipped: 'Add-ons',
+  gone: z.array(packageName).describe('Add-ons, by the names of their folders'),
   unkept: 'only its name and version are kept',
   keys: ['use', 'version', 'active', 'updates'],
+  named: ({ addOns }) => namedBy(addOns, 'use', ['addOns']),
+  files: ({ addOns }) => filesAt('archive', addOns, 'from', ['addOns']),
   ref: (item) => refOf('addOns', item.use),
   plan: ({ addOns, packages, updates }) =>
     (addOns ?? []).map(({ use, active, updates: own }) => ({

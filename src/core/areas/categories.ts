@@ -1,3 +1,4 @@
+import { namedBy } from '../baseline/plain-values.js'
 import { z } from 'zod'
 import type { Area, Plan } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
@@ -45,14 +46,27 @@ const planned = (wanted: readonly WantedCategory[], parent: string): Plan<Catego
     ...planned(under ?? [], refOf('categories', slug)),
   ])
 
+/** Its part of the baseline file. */
+export const categoriesPart = {
+  categories: z
+    .array(categorySchema)
+    .optional()
+    .describe('At least these categories')
+    .meta({ examples: [[{ name: 'Repairs', slug: 'repairs' }]] }),
+}
+
 export const categories: Area<'categories', CategoryItem> = {
   name: 'categories',
   title: 'categories',
   list: 'at least',
+  shipped: 'Categories',
+  gone: z.array(slug).describe('Slugs of categories'),
   guarded: true,
   apart: ['default'],
   holds: { area: 'posts', by: 'categories' },
   keys: ['name', 'slug', 'description', 'parent', 'default'],
+  named: ({ categories }) => namedBy(categories, 'slug', ['categories']),
+  sampled: ({ categories }) => categories,
   ref: (item) => refOf('categories', item.slug),
   plan: ({ categories, sample }) => [
     ...planned(categories ?? [], ''),

@@ -55,6 +55,14 @@ function comesOf({ comments }: Pick<Baseline, 'comments'>, links: number): keyof
   return approve === 'none' ? 'shown' : undefined
 }
 
+/** Its part of the baseline file. */
+export const commentingPart = {
+  comments: commentingSchema
+    .optional()
+    .describe('The rules for comments')
+    .meta({ examples: [{ allowed: true, approve: 'all', linksBeforeApproval: 1 }] }),
+}
+
 /** The rules for comments; the comments themselves are an area of their own. */
 export const commenting: Area<'commenting', CommentingItem, never, CommentTry> = {
   name: 'commenting',

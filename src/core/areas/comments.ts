@@ -14,6 +14,7 @@ export const comments: Area<'comments', CommentItem> = {
   name: 'comments',
   title: 'comments',
   list: 'at least',
+  shipped: 'Comments',
   keys: ['by', 'on'],
   ref: (item) => refOf('comments', item.key),
   plan: () => [],

@@ -1,3 +1,5 @@
+import type { NamedItem } from '../baseline/plain-values.js'
+import { groupsIn, namedBy } from '../baseline/plain-values.js'
 import { z } from 'zod'
 import { actions } from '../access/who.js'
 import type { Area, Plan } from '../area.js'
@@ -68,11 +70,22 @@ const planned = ({ forums }: Pick<Baseline, 'forums'>): Plan<ForumItem>[] =>
     ]
   })
 
+/** Its part of the baseline file. */
+export const forumsPart = {
+  forums: z
+    .array(forumCategorySchema)
+    .optional()
+    .describe('At least these categories with their forums, in this order')
+    .meta({ examples: [[{ title: 'On the shore', forums: [{ title: 'Rock pools' }] }]] }),
+}
+
 /** Categories, and the forums in them. */
 export const forums: Area<'forums', ForumItem> = {
   name: 'forums',
   title: 'forums',
   list: 'at least',
+  shipped: 'Categories of a forum, and forums',
+  gone: z.array(forumPath).describe('Forums as category/title, or categories; never one that holds topics'),
   guarded: true,
   // a forum whose access can't be given is not made: it would stand open to everybody
   trusts: (item, { forums: planned = [], groups = [] }) => {
@@ -84,6 +97,13 @@ export const forums: Area<'forums', ForumItem> = {
     return groups.filter(({ name }) => written.includes(name)).map(({ name }) => refOf('groups', name))
   },
   keys: ['title', 'parent', 'description', 'locked', 'removeOldAfterDays'],
+  named: ({ forums }) =>
+    groupsIn(forums).flatMap(([{ title, was, forums: inner }, at]): NamedItem[] => [
+      ...(typeof title === 'string'
+        ? [{ name: title, path: ['forums', at, 'title'], was: typeof was === 'string' ? was : undefined }]
+        : []),
+      ...namedBy(inner, 'title', ['forums', at, 'forums'], (own) => `${String(title)}/${own}`),
+    ]),
   ref: (item) => refOf('forums', path(item)),
   plan: planned,
   links: ['parent'],

@@ -1,3 +1,6 @@
+import { knownItem } from '../baseline/known-item.js'
+import { pages } from './pages.js'
+import { isGroup } from '../baseline/plain-values.js'
 import { z } from 'zod'
 import type { Area } from '../area.js'
 import { slug } from '../baseline/values.js'
@@ -20,11 +23,24 @@ export interface FrontPageItem {
   posts: string
 }
 
+/** Its part of the baseline file. */
+export const frontPagePart = {
+  frontPage: frontPageSchema
+    .optional()
+    .describe('What visitors see first: the latest posts, or a page')
+    .meta({ examples: [{ page: 'home', posts: 'news' }] }),
+}
+
 export const frontPage: Area<'frontPage', FrontPageItem> = {
   name: 'frontPage',
   title: 'front page',
   list: 'one',
   keys: ['page', 'posts'],
+  mistakes(values, add) {
+    const { frontPage } = values
+    if (isGroup(frontPage))
+      for (const key of ['page', 'posts']) knownItem(values, pages, frontPage[key], ['frontPage', key], add)
+  },
   ref: () => 'frontPage',
   plan({ frontPage }) {
     if (frontPage === undefined) return []

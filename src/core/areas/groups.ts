@@ -1,3 +1,5 @@
+import { isLevel } from '../access/who.js'
+import { namedBy, namesIn } from '../baseline/plain-values.js'
 import { z } from 'zod'
 import type { Area, Value } from '../area.js'
 import { textOf } from '../value.js'
@@ -14,11 +16,21 @@ export interface GroupItem {
   description?: string
 }
 
+/** Its part of the baseline file. */
+export const groupsPart = {
+  groups: z
+    .array(groupSchema)
+    .optional()
+    .describe('At least these groups of members')
+    .meta({ examples: [[{ name: 'Survey volunteers' }]] }),
+}
+
 /** Groups of members, beside those that every system has: members, moderators, administrators. */
 export const groups: Area<'groups', GroupItem> = {
   name: 'groups',
   title: 'groups',
   list: 'at least',
+  gone: z.array(title).describe('Groups, by their names'),
   guarded: true,
   strange(item, { members = [], owner }, items) {
     const known = new Set([owner.username, owner.signInAs, ...members.map(({ username }) => username)])
@@ -32,6 +44,12 @@ export const groups: Area<'groups', GroupItem> = {
       : `it holds members whom the plan does not know: ${names.slice(0, 3).join(', ')}`
   },
   keys: ['name', 'description'],
+  named: ({ groups }) => namedBy(groups, 'name', ['groups']),
+  mistakes({ groups }, add) {
+    for (const [index, name] of namesIn(groups, 'name').entries())
+      if (isLevel(name))
+        add('contradiction', ['groups', index, 'name'], 'every forum has these by itself', 'a name of its own')
+  },
   ref: (item) => refOf('groups', item.name),
   plan: ({ groups }) => (groups ?? []).map((item) => ({ item })),
   call: (item) => `the group “${item.name}”`,

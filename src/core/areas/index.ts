@@ -1,34 +1,34 @@
-import { access } from './access.js'
-import { addOns } from './addOns.js'
+import { access, accessCheck } from './access.js'
+import { addOns, addOnsPart } from './addOns.js'
 import { address } from './address.js'
-import { categories } from './categories.js'
-import { commenting } from './commenting.js'
+import { categories, categoriesPart } from './categories.js'
+import { commenting, commentingPart } from './commenting.js'
 import { comments } from './comments.js'
 import { forumOrder } from './forumOrder.js'
-import { forums } from './forums.js'
-import { frontPage } from './frontPage.js'
-import { groups } from './groups.js'
+import { forums, forumsPart } from './forums.js'
+import { frontPage, frontPagePart } from './frontPage.js'
+import { groups, groupsPart } from './groups.js'
 import { linkCategories } from './linkCategories.js'
-import { links } from './links.js'
-import { mail } from './mail.js'
+import { links, linksPart } from './links.js'
+import { mail, mailPart } from './mail.js'
 import { media } from './media.js'
-import { members } from './members.js'
-import { menus } from './menus.js'
+import { members, membersPart } from './members.js'
+import { menus, menusPart } from './menus.js'
 import { opening } from './opening.js'
-import { owner } from './owner.js'
-import { pages } from './pages.js'
-import { posting } from './posting.js'
-import { posts } from './posts.js'
-import { profiles } from './profiles.js'
-import { publishing } from './publishing.js'
-import { sidebars } from './sidebars.js'
-import { signIn } from './signIn.js'
-import { signUp } from './signUp.js'
-import { site } from './site.js'
+import { owner, ownerPart } from './owner.js'
+import { pages, pagesPart } from './pages.js'
+import { posting, postingPart } from './posting.js'
+import { posts, postsPart } from './posts.js'
+import { profiles, profilesPart } from './profiles.js'
+import { publishing, publishingPart } from './publishing.js'
+import { sidebars, sidebarsPart } from './sidebars.js'
+import { signIn, signInPart } from './signIn.js'
+import { signUp, signUpPart } from './signUp.js'
+import { site, sitePart } from './site.js'
 import { tags } from './tags.js'
-import { theme } from './theme.js'
+import { theme, themePart } from './theme.js'
 import { topics } from './topics.js'
-import { updates } from './updates.js'
+import { updates, updatesPart } from './updates.js'
 import type { Area, Difference, Found, ReadItem, Value } from '../area.js'
 import type { OwnLook, SharedLook } from '../looking.js'
 
@@ -66,6 +66,34 @@ export const areas = {
   opening,
   address,
 } as const
+
+/** What of the baseline file is theirs. */
+export const parts = {
+  ...ownerPart,
+  ...sitePart,
+  ...categoriesPart,
+  ...pagesPart,
+  ...frontPagePart,
+  ...menusPart,
+  ...sidebarsPart,
+  ...themePart,
+  ...addOnsPart,
+  ...publishingPart,
+  ...commentingPart,
+  ...mailPart,
+  ...signUpPart,
+  ...signInPart,
+  ...postingPart,
+  ...profilesPart,
+  ...groupsPart,
+  ...forumsPart,
+  ...membersPart,
+  ...updatesPart,
+  ...linksPart,
+  ...postsPart,
+}
+/** Looks at the finished site that a baseline may ask for, beside those at a place's text. */
+export const checkParts = [accessCheck] as const
 
 export type Areas = typeof areas
 export type AreaName = keyof Areas

@@ -1,3 +1,4 @@
+import { fileAt } from '../baseline/names.js'
 import { z } from 'zod'
 import type { Area } from '../area.js'
 import { fileName, slug } from '../baseline/values.js'
@@ -23,14 +24,24 @@ export interface LinkItem {
   category?: string
 }
 
+/** Its part of the baseline file. */
+export const linksPart = {
+  links: linksSchema
+    .optional()
+    .describe('Links to other sites, for systems that keep lists of them')
+    .meta({ examples: [{ from: 'files/friends.opml' }] }),
+}
+
 /** Links to other sites, for systems that keep lists of them. */
 export const links: Area<'links', LinkItem> = {
   name: 'links',
   title: 'lists of links',
   list: 'at least',
+  shipped: 'Links and their categories',
   guarded: true,
   keys: ['title', 'link', 'description', 'category'],
   // the whole address: two that differ by a sign are two
+  files: ({ links }) => fileAt('links', links, 'from', ['links']),
   ref: (item) => refOf('links', item.link.replace(/^https:\/\//, '')),
   plan({ links, outlines }) {
     const category = links?.category && refOf('linkCategories', links.category.slug)

@@ -34,6 +34,14 @@ const words: Record<keyof MailItem, string> = {
 }
 const plain = (value: unknown): string => String(value).toLowerCase().replace(/\/$/, '')
 
+/** Its part of the baseline file. */
+export const mailPart = {
+  mail: mailSchema
+    .optional()
+    .describe('The mail that the site sends')
+    .meta({ examples: [{ from: 'hello@tidepool.example', server: 'smtp://127.0.0.1:2525' }] }),
+}
+
 /** The mail that the site sends. */
 export const mail: Area<'mail', MailItem> = {
   name: 'mail',

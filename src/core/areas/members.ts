@@ -1,3 +1,4 @@
+import { namedBy, namesIn, groupsIn, isGroup, listOf as plainList } from '../baseline/plain-values.js'
 import { z } from 'zod'
 import type { Area, Value } from '../area.js'
 import { mail, title, userName } from '../baseline/values.js'
@@ -28,16 +29,42 @@ export interface MemberItem {
 
 const listOf = (value: Value): readonly Value[] => (Array.isArray(value) ? (value as readonly Value[]) : [])
 
+/** Its part of the baseline file. */
+export const membersPart = {
+  members: z
+    .array(memberSchema)
+    .optional()
+    .describe('At least these accounts beside the owner’s')
+    .meta({ examples: [[{ username: 'kelp', email: 'kelp@tidepool.example', groups: ['Survey volunteers'] }]] }),
+}
+
 /** At least these accounts beside the owner's; the host's goes when the owner has one. */
 export const members: Area<'members', MemberItem> = {
   name: 'members',
   title: 'members',
   list: 'at least',
+  gone: z.array(userName).describe('Accounts, by their user names'),
   guarded: true,
   apart: ['groups', 'open'],
   strange: () => 'nothing tells that we made it, and no stored login opens it',
   trusts: ({ groups }) => [...(groups ?? [])],
   keys: ['username', 'email', 'groups', 'open'],
+  named: ({ members }) => namedBy(members, 'username', ['members']),
+  mistakes({ members, groups, owner }, add) {
+    const known = namesIn(groups, 'name')
+    for (const [member, at] of groupsIn(members)) {
+      if (isGroup(owner) && member.username === owner.username)
+        add('two-of-one', ['members', at, 'username'], 'this is the owner', 'somebody beside the owner')
+      for (const [index, name] of plainList(member.groups).entries())
+        if (typeof name === 'string' && !known.includes(name))
+          add(
+            'unknown-item',
+            ['members', at, 'groups', index],
+            'no group of this file has that name',
+            'a name that stands under groups',
+          )
+    }
+  },
   ref: (item) => refOf('members', item.username),
   plan: ({ members }) =>
     (members ?? []).map(({ username, email, groups, password }) => ({

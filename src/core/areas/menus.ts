@@ -1,10 +1,12 @@
+import { knownItem } from '../baseline/known-item.js'
+import { isGroup, groupsIn } from '../baseline/plain-values.js'
 import { z } from 'zod'
 import type { Area, Value } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
 import { placeName, slug } from '../baseline/values.js'
 import { refOf } from '../ref.js'
-import { flatCategories } from './categories.js'
-import { flatPages } from './pages.js'
+import { flatCategories, categories } from './categories.js'
+import { flatPages, pages } from './pages.js'
 import { textOf } from '../value.js'
 
 const label = z.string().min(1).optional().describe('What it says; left out, the title of what it leads to')
@@ -43,13 +45,30 @@ function entryOf(wanted: WantedEntry, baseline: Baseline): MenuEntry {
 const labels = (entries: Value): string[] =>
   Array.isArray(entries) ? (entries as MenuEntry[]).map(({ label }) => label) : []
 
+/** Its part of the baseline file. */
+export const menusPart = {
+  menus: menusSchema
+    .optional()
+    .describe('Menus by the place where the theme shows them: exactly these entries, in this order')
+    .meta({ examples: [{ main: [{ page: 'home' }, { label: 'Tools', link: 'https://tools.repair.example/' }] }] }),
+}
+
 /** Menus: each place means exactly these entries, in this order. */
 export const menus: Area<'menus', MenuItem> = {
   name: 'menus',
   title: 'menus',
   list: 'at least',
+  shipped: 'Menus',
+  gone: z.array(placeName).describe('Places of menus'),
   follows: ['theme', 'publishing', 'frontPage', 'pages', 'categories'],
   keys: ['place', 'entries'],
+  mistakes(values, add) {
+    for (const [place, entries] of Object.entries(isGroup(values.menus) ? values.menus : {}))
+      for (const [entry, index] of groupsIn(entries)) {
+        knownItem(values, pages, entry.page, ['menus', place, index, 'page'], add)
+        knownItem(values, categories, entry.category, ['menus', place, index, 'category'], add)
+      }
+  },
   ref: (item) => refOf('menus', item.place),
   plan: (baseline) =>
     Object.entries(baseline.menus ?? {}).map(([place, entries]) => ({

@@ -1,3 +1,4 @@
+import { easyUserName } from '../baseline/easy-user-name.js'
 import { z } from 'zod'
 import type { Area } from '../area.js'
 import { mail, userName } from '../baseline/values.js'
@@ -57,11 +58,19 @@ const words: Record<keyof OwnerItem, string> = {
   password: 'password',
 }
 
+/** Its part of the baseline file. */
+export const ownerPart = {
+  owner: ownerSchema
+    .describe('Who owns the site')
+    .meta({ examples: [{ username: 'marlow', email: 'ines@repair.example', password: 'made' }] }),
+}
+
 export const owner: Area<'owner', OwnerItem> = {
   name: 'owner',
   title: 'owner',
   list: 'one',
   keys: ['username', 'first', 'last', 'shown', 'email', 'password'],
+  mistakes: easyUserName,
   ref: () => 'owner',
   plan: ({ owner }) => [{ item: { username: owner.username, ...owner.name, email: owner.email, password: 'own' } }],
   same: (key, wanted, found) =>

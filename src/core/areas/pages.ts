@@ -1,3 +1,5 @@
+import { filesAt } from '../baseline/names.js'
+import { namedBy } from '../baseline/plain-values.js'
 import { z } from 'zod'
 import type { Area, Plan } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
@@ -62,12 +64,26 @@ const planned = (wanted: readonly WantedPage[], parent: string, bodies: Baseline
     ...planned(under ?? [], refOf('pages', slug), bodies),
   ])
 
+/** Its part of the baseline file. */
+export const pagesPart = {
+  pages: z
+    .array(pageSchema)
+    .optional()
+    .describe('At least these pages')
+    .meta({ examples: [[{ title: 'Visit us', slug: 'visit', body: 'pages/visit.md' }]] }),
+}
+
 export const pages: Area<'pages', PageItem> = {
   name: 'pages',
   title: 'pages',
   list: 'at least',
+  shipped: 'Pages',
+  gone: z.array(slug).describe('Slugs of pages'),
   guarded: true,
   keys: ['title', 'slug', 'body', 'state', 'parent', 'order'],
+  named: ({ pages }) => namedBy(pages, 'slug', ['pages']),
+  files: ({ pages }) => filesAt('body', pages, 'body', ['pages']),
+  sampled: ({ pages }) => pages,
   ref: (item) => refOf('pages', item.slug),
   plan: ({ pages, bodies, sample }) => [
     ...planned(pages ?? [], '', bodies),

@@ -39,6 +39,14 @@ const words: Record<keyof PostingItem, string> = {
   'polls.choices': 'choices of a poll',
 }
 
+/** Its part of the baseline file. */
+export const postingPart = {
+  posting: postingSchema
+    .optional()
+    .describe('How members post')
+    .meta({ examples: [{ perHour: 30, postsPerPage: 15 }] }),
+}
+
 /** How members post. */
 export const posting: Area<'posting', PostingItem> = {
   name: 'posting',

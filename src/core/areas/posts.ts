@@ -1,3 +1,7 @@
+import { knownItem } from '../baseline/known-item.js'
+import { categories } from './categories.js'
+import { filesAt } from '../baseline/names.js'
+import { namedBy, groupsIn, listOf } from '../baseline/plain-values.js'
 import { z } from 'zod'
 import type { Area, Found, Value } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
@@ -54,12 +58,31 @@ export const firstPost = (
 
 const sorted = (value: Value): string => (Array.isArray(value) ? (value as readonly string[]).toSorted().join(' ') : '')
 
+/** Its part of the baseline file. */
+export const postsPart = {
+  posts: z
+    .array(postSchema)
+    .optional()
+    .describe('At least these posts')
+    .meta({ examples: [[{ title: 'We open on Saturday', slug: 'we-open-on-saturday', body: 'posts/we-open.md' }]] }),
+}
+
 export const posts: Area<'posts', PostItem> = {
   name: 'posts',
   title: 'posts',
   list: 'at least',
+  shipped: 'Posts',
+  gone: z.array(slug).describe('Slugs of posts'),
   guarded: true,
   keys: ['title', 'slug', 'body', 'state', 'categories', 'tags', 'date'],
+  named: ({ posts }) => namedBy(posts, 'slug', ['posts']),
+  files: ({ posts }) => filesAt('body', posts, 'body', ['posts']),
+  mistakes(values, add) {
+    for (const [post, index] of groupsIn(values.posts))
+      for (const [at, slug] of listOf(post.categories).entries())
+        knownItem(values, categories, slug, ['posts', index, 'categories', at], add)
+  },
+  sampled: ({ posts }) => posts,
   ref: (item) => refOf('posts', item.slug),
   plan: ({ posts, bodies, sample }) => [
     ...(posts ?? []).map(({ title, slug, body, categories, tags, state, date, was }) => ({

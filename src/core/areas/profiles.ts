@@ -53,6 +53,14 @@ const words: Record<keyof ProfilesItem, string> = {
   'ownPicture.maxPixels': 'pixels of a picture',
 }
 
+/** Its part of the baseline file. */
+export const profilesPart = {
+  profiles: profilesSchema
+    .optional()
+    .describe('What members may have and show')
+    .meta({ examples: [{ privateMessages: true, signatures: { maxLength: 120 } }] }),
+}
+
 /** What members may have and show. */
 export const profiles: Area<'profiles', ProfilesItem> = {
   name: 'profiles',

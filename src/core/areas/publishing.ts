@@ -64,6 +64,14 @@ export interface LeadsOn {
   place: string
 }
 
+/** Its part of the baseline file. */
+export const publishingPart = {
+  publishing: publishingSchema
+    .optional()
+    .describe('How posts are published')
+    .meta({ examples: [{ postsPerPage: 6, postAddress: '/{slug}/' }] }),
+}
+
 export const publishing: Area<'publishing', PublishingItem, never, LeadsOn> = {
   name: 'publishing',
   title: 'publishing',

@@ -23,11 +23,20 @@ export interface SidebarItem {
   parts: readonly string[]
 }
 
+/** Its part of the baseline file. */
+export const sidebarsPart = {
+  sidebars: sidebarsSchema
+    .optional()
+    .describe('Sidebars by their place: exactly these parts, in this order')
+    .meta({ examples: [{ main: ['search', 'latest posts'] }] }),
+}
+
 /** Sidebars: each place means exactly these parts, in this order. */
 export const sidebars: Area<'sidebars', SidebarItem> = {
   name: 'sidebars',
   title: 'sidebars',
   list: 'at least',
+  shipped: 'What stands in sidebars',
   follows: ['theme'],
   keys: ['place', 'parts'],
   ref: (item) => refOf('sidebars', item.place),

@@ -30,6 +30,14 @@ const words: Record<keyof SignInItem, string> = {
   staySignedIn: 'members may stay signed in',
 }
 
+/** Its part of the baseline file. */
+export const signInPart = {
+  signIn: signInSchema
+    .optional()
+    .describe('The rules for signing in')
+    .meta({ examples: [{ attempts: 5, lockMinutes: 30 }] }),
+}
+
 /** The rules for signing in. */
 export const signIn: Area<'signIn', SignInItem> = {
   name: 'signIn',

@@ -45,6 +45,14 @@ export interface SignUpLook {
   question?: string
 }
 
+/** Its part of the baseline file. */
+export const signUpPart = {
+  signUp: signUpSchema
+    .optional()
+    .describe('Whether visitors may make accounts')
+    .meta({ examples: [{ open: false, role: 'reader' }] }),
+}
+
 export const signUp: Area<'signUp', SignUpItem, SignUpLook> = {
   name: 'signUp',
   title: 'sign-up',

@@ -1,3 +1,5 @@
+import { dateMistakes } from '../baseline/date-checks.js'
+import { fileAt } from '../baseline/names.js'
 import { z } from 'zod'
 import type { Area } from '../area.js'
 import { fileName, languageTag, mail, siteAddress, timeZone } from '../baseline/values.js'
@@ -99,11 +101,20 @@ const sameLanguage = (wanted: string, found: string): boolean =>
   found.toLowerCase() === wanted.toLowerCase() ||
   (!wanted.includes('-') && found.toLowerCase().split('-')[0] === wanted.toLowerCase())
 
+/** Its part of the baseline file. */
+export const sitePart = {
+  site: siteSchema
+    .describe('The site itself')
+    .meta({ examples: [{ address: 'http://127.0.0.1:4101/', title: 'Lantern Street Repair Café' }] }),
+}
+
 export const site: Area<'site', SiteItem> = {
   name: 'site',
   title: 'site',
   list: 'one',
   keys: [...plain.slice(0, 4), 'date', 'time', 'weekStarts', ...plain.slice(4), 'icon', 'addresses'],
+  files: ({ site }) => fileAt('picture', site, 'icon', ['site']),
+  mistakes: dateMistakes,
   ref: () => 'site',
   plan: ({ site, uploads }) => {
     const { date, time, weekStarts } = site.dates ?? {}

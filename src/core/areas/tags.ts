@@ -1,3 +1,5 @@
+import { slug } from '../baseline/values.js'
+import { z } from 'zod'
 import type { Area } from '../area.js'
 import { refOf } from '../ref.js'
 import { slugOf } from '../text/slug-of.js'
@@ -12,8 +14,10 @@ export const tags: Area<'tags', TagItem> = {
   name: 'tags',
   title: 'tags',
   list: 'at least',
+  gone: z.array(slug).describe('Slugs of tags'),
   guarded: true,
   keys: ['name', 'slug'],
+  sampled: ({ tags }) => tags,
   ref: (item) => refOf('tags', item.slug),
   plan({ posts, sample }) {
     const named = (posts ?? []).flatMap(({ tags }) => tags ?? []).map((name) => ({ name, slug: slugOf(name) }))

@@ -1,3 +1,5 @@
+import { fileAt } from '../baseline/names.js'
+import { isGroup } from '../baseline/plain-values.js'
 import { z } from 'zod'
 import type { Area } from '../area.js'
 import { fileName, packageName } from '../baseline/values.js'
@@ -26,13 +28,26 @@ export interface ThemeLook {
   use: string
 }
 
+/** Its part of the baseline file. */
+export const themePart = {
+  theme: themeSchema
+    .optional()
+    .describe('The theme in use')
+    .meta({ examples: [{ use: 'lantern', from: 'files/lantern-theme.zip' }] }),
+}
+
 /** The theme in use; others that shipped go or stay by `shipped.theme`. */
 export const theme: Area<'theme', ThemeItem, ThemeLook> = {
   name: 'theme',
   title: 'themes',
   list: 'at least',
+  shipped: 'Themes that are not in use',
+  gone: z.array(packageName).describe('Themes, by the names of their folders'),
   unkept: 'only its name and version are kept',
   keys: ['use', 'active', 'version'],
+  named: ({ theme }) =>
+    isGroup(theme) && typeof theme.use === 'string' ? [{ name: theme.use, path: ['theme', 'use'] }] : [],
+  files: ({ theme }) => fileAt('archive', theme, 'from', ['theme']),
   ref: (item) => refOf('theme', item.use),
   plan: ({ theme, packages }) => {
     if (!theme) return []

@@ -14,6 +14,7 @@ export const topics: Area<'topics', TopicItem> = {
   name: 'topics',
   title: 'topics',
   list: 'at least',
+  shipped: 'Topics',
   keys: ['key', 'title', 'forum'],
   ref: (item) => refOf('topics', item.key),
   plan: () => [],

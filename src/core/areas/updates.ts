@@ -28,6 +28,14 @@ const words: Record<keyof UpdatesItem, string> = {
   waiting: 'newer versions that wait',
 }
 
+/** Its part of the baseline file. */
+export const updatesPart = {
+  updates: updatesSchema
+    .optional()
+    .describe('How newer versions are taken')
+    .meta({ examples: [{ system: 'fixes', themes: 'automatic' }] }),
+}
+
 export const updates: Area<'updates', UpdatesItem> = {
   name: 'updates',
   title: 'updates',

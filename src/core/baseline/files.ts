@@ -1,10 +1,11 @@
-import { flatCategories } from '../areas/categories.js'
-import { flatPages } from '../areas/pages.js'
-import { sampleIn } from '../text/sample.js'
+import { anyItem, areaOf } from '../areas/index.js'
+import { sampleIn, type Sample } from '../text/sample.js'
 import { outlinesIn } from '../text/opml.js'
 import { htmlOf } from '../text/markdown.js'
 import { withSources, sourcesIn } from '../text/pictures.js'
 import { uploadOf, uploadSource, type Upload } from '../upload.js'
+import { namedFiles, type NamedFile } from './names.js'
+import { nameIn } from '../ref.js'
 import type { Baseline } from './schema.js'
 import { unescaped } from '../text/percent.js'
 
@@ -66,49 +67,60 @@ export function withFiles(written: Written, files: Files): Baseline {
     const bytes = bytesIn(files, name)
     return bytes && uploadSource((uploads[name] ??= uploadOf(name, bytes)))
   }
-  if (written.site.icon !== undefined) upload(written.site.icon)
-  const bodyFiles = [...flatPages(written), ...(written.posts ?? [])].flatMap(({ body }) => body ?? [])
-  const bodies = Object.fromEntries(
-    bodyFiles.map((name) => [
-      name,
-      withSources(htmlOf(textIn(files, name) ?? ''), (source) => upload(besideOf(name, source) ?? '')),
-    ]),
-  )
-  const { samples, links } = written
-  const sampleFile = samples === 'none' || samples === 'shipped' ? undefined : samples
-  const sample = sampleFile === undefined ? undefined : sampleIn(textIn(files, sampleFile) ?? '')
-  // an export names pictures by the addresses they had: those that lie beside it are ours
+  const named = namedFiles(written)
+  const of = <T>(is: NamedFile['is'], read: (name: string) => T | undefined): Record<string, T> =>
+    Object.fromEntries(
+      named
+        .filter((file) => file.is === is)
+        .flatMap(({ name }): [string, T][] => {
+          const held = read(name)
+          return held === undefined ? [] : [[name, held]]
+        }),
+    )
+  of('picture', upload)
+  const pictures = (name: string) => (source: string) => upload(besideOf(name, source) ?? '')
+  return {
+    ...written,
+    bodies: of('body', (name) => withSources(htmlOf(textIn(files, name) ?? ''), pictures(name))),
+    outlines: of('links', (name) => outlinesIn(textIn(files, name) ?? '') ?? []),
+    ...Object.values(of('sample', (name) => ({ sample: sampleOf(name, written, files, upload) })))[0],
+    uploads,
+    archives: of('archive', (name) => bytesIn(files, name)),
+    packages: {},
+  }
+}
+
+/** What a sample brings beside what the baseline says itself, which comes first; its pictures are ours where they lie beside it. */
+function sampleOf(
+  file: string,
+  written: Written,
+  files: Files,
+  upload: (name: string) => string | undefined,
+): Sample | undefined {
+  const sample = sampleIn(textIn(files, file) ?? '')
+  if (!sample) return undefined
+  // an export names pictures by the addresses they had
   const beside = (source: string) => {
     const name =
       source
         .split('/')
         .at(-1)
         ?.replace(/-\d+x\d+(?=\.\w+$)/, '') ?? ''
-    return sample?.pictures.includes(name) ? upload(besideOf(sampleFile ?? '', name) ?? '') : undefined
+    return sample.pictures.includes(name) ? upload(besideOf(file, name) ?? '') : undefined
+  }
+  const more = <T extends { slug: string }>(list: readonly T[], area: 'categories' | 'pages' | 'posts'): T[] => {
+    const own = new Set(
+      areaOf(area)
+        .named?.(written)
+        .map(({ name }) => name),
+    )
+    return list.filter((item) => !own.has(nameIn(areaOf(area).ref(anyItem(item)))))
   }
   const entry = <T extends { body?: string }>(item: T): T => ({ ...item, body: withSources(item.body ?? '', beside) })
-  const planned = (list: readonly { slug: string }[]) => new Set(list.map(({ slug }) => slug))
-  const [ownPages, ownPosts] = [planned(flatPages(written)), planned(written.posts ?? [])]
   return {
-    ...written,
-    bodies,
-    outlines: links === undefined ? {} : { [links.from]: outlinesIn(textIn(files, links.from) ?? '') ?? [] },
-    ...(sample && {
-      // what the baseline says itself comes first
-      sample: {
-        ...sample,
-        pages: sample.pages.filter(({ slug }) => !ownPages.has(slug)).map(entry),
-        posts: sample.posts.filter(({ slug }) => !ownPosts.has(slug)).map(entry),
-        categories: sample.categories.filter(({ slug }) => !planned(flatCategories(written)).has(slug)),
-      },
-    }),
-    uploads,
-    archives: Object.fromEntries(
-      [written.theme, ...(written.addOns ?? [])].flatMap((one) => {
-        const bytes = one?.from === undefined ? undefined : bytesIn(files, one.from)
-        return bytes && one?.from !== undefined ? [[one.from, bytes]] : []
-      }),
-    ),
-    packages: { theme: {}, addOns: {} },
+    ...sample,
+    pages: more(sample.pages, 'pages').map(entry),
+    posts: more(sample.posts, 'posts').map(entry),
+    categories: more(sample.categories, 'categories'),
   }
 }

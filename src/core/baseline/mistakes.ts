@@ -26,6 +26,15 @@ export interface Mistake {
   example?: string
 }
 
+/** Notes a mistake at a path. */
+export type AddMistake = (
+  code: Mistake['code'],
+  path: readonly (string | number)[],
+  what: string,
+  expected: string,
+  example?: string,
+) => void
+
 /** Parts of the file whose keys are its owner's own words: a secret may have slipped into one. */
 const ownWords = ['owner', 'menus', 'sidebars']
 const usualPlaces = ['main', 'footer']

@@ -1,35 +1,35 @@
-import { isGroup, listOf } from './plain-values.js'
+import { areaNames, areaOf } from '../areas/index.js'
+import { groupsIn, isGroup, type Path } from './plain-values.js'
 
 /** A file that a baseline names, with the path of the value that names it. */
 export interface NamedFile {
   name: string
-  path: (string | number)[]
+  path: Path
   /** What it has to be. */
   is: 'body' | 'picture' | 'archive' | 'links' | 'sample'
 }
 
+/** A file that a key of a group names, if it does. */
+export function fileAt(is: NamedFile['is'], group: unknown, key: string, path: Path): NamedFile[] {
+  const name = isGroup(group) ? group[key] : undefined
+  return typeof name === 'string' ? [{ name, path: [...path, key], is }] : []
+}
+
+/** The files that the items of a list name, and those under them. */
+export const filesAt = (is: NamedFile['is'], list: unknown, key: string, path: Path): NamedFile[] =>
+  groupsIn(list).flatMap(([item, index]) => [
+    ...fileAt(is, item, key, [...path, index]),
+    ...filesAt(is, item.under, key, [...path, index, 'under']),
+  ])
+
 /** The files in the plain values of a baseline, whatever else is wrong with it. */
 export function namedFiles(values: unknown): NamedFile[] {
   if (!isGroup(values)) return []
-  const found: NamedFile[] = []
-  const add = (is: NamedFile['is'], group: unknown, key: string, path: (string | number)[]) => {
-    const name = isGroup(group) ? group[key] : undefined
-    if (typeof name === 'string') found.push({ name, path: [...path, key], is })
-  }
-  const bodies = (list: unknown, path: (string | number)[]) => {
-    for (const [index, item] of listOf(list).entries()) {
-      add('body', item, 'body', [...path, index])
-      if (isGroup(item)) bodies(item.under, [...path, index, 'under'])
-    }
-  }
-  add('picture', values.site, 'icon', ['site'])
-  bodies(values.pages, ['pages'])
-  add('archive', values.theme, 'from', ['theme'])
-  for (const [index, addOn] of listOf(values.addOns).entries()) add('archive', addOn, 'from', ['addOns', index])
-  if (values.samples !== 'none' && values.samples !== 'shipped') add('sample', values, 'samples', [])
-  add('links', values.links, 'from', ['links'])
-  bodies(values.posts, ['posts'])
-  return found
+  const own = values.samples === 'none' || values.samples === 'shipped'
+  return [
+    ...areaNames.flatMap((name) => areaOf(name).files?.(values) ?? []),
+    ...(own ? [] : fileAt('sample', values, 'samples', [])),
+  ]
 }
 
 /** The names of those files: all of them, the bodies, and the sample. */

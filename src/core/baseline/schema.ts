@@ -1,50 +1,27 @@
 import { z } from 'zod'
-import { addOnSchema } from '../areas/addOns.js'
-import { categorySchema } from '../areas/categories.js'
-import { commentingSchema } from '../areas/commenting.js'
-import { forumCategorySchema } from '../areas/forums.js'
-import { frontPageSchema } from '../areas/frontPage.js'
-import { groupSchema } from '../areas/groups.js'
-import { linksSchema } from '../areas/links.js'
-import { mailSchema } from '../areas/mail.js'
-import { memberSchema } from '../areas/members.js'
-import { menusSchema } from '../areas/menus.js'
-import { ownerSchema } from '../areas/owner.js'
-import { pageSchema } from '../areas/pages.js'
-import { postingSchema } from '../areas/posting.js'
-import { postSchema } from '../areas/posts.js'
-import { profilesSchema } from '../areas/profiles.js'
-import { publishingSchema } from '../areas/publishing.js'
-import { sidebarsSchema } from '../areas/sidebars.js'
-import { signInSchema } from '../areas/signIn.js'
-import { signUpSchema } from '../areas/signUp.js'
-import { siteSchema } from '../areas/site.js'
-import { themeSchema } from '../areas/theme.js'
-import { updatesSchema } from '../areas/updates.js'
+import { areaNames, areaOf, checkParts, parts } from '../areas/index.js'
+import type { SomeArea } from '../comparing/result.js'
 import type { Packages } from '../package.js'
 import type { Outline } from '../text/opml.js'
 import type { Sample } from '../text/sample.js'
 import type { Upload } from '../upload.js'
-import { fileName, forumPath, packageName, placeName, slug, title, userName } from './values.js'
+import { fileName } from './values.js'
 
 const choice = z.enum(['remove', 'keep'])
 
-/** What may be removed of what shipped, unless the file says otherwise: keys of areas, with what they are. */
-const removable = {
-  posts: 'Posts',
-  comments: 'Comments',
-  pages: 'Pages',
-  categories: 'Categories',
-  menus: 'Menus',
-  sidebars: 'What stands in sidebars',
-  links: 'Links and their categories',
-  theme: 'Themes that are not in use',
-  addOns: 'Add-ons',
-  uploads: 'Uploads, and what failed ones left',
-  forums: 'Categories of a forum, and forums',
-  topics: 'Topics',
-} as const
-export type Removable = keyof typeof removable
+/** What areas say of themselves, by their keys in the baseline. */
+const byKey = <T>(pick: (area: SomeArea) => T | undefined): Record<string, T> =>
+  Object.fromEntries(
+    areaNames.map(areaOf).flatMap((area): [string, T][] => {
+      const picked = pick(area)
+      return picked === undefined ? [] : [[area.key ?? area.name, picked]]
+    }),
+  )
+/** What may be removed of what shipped, unless the file says otherwise. */
+const removable: Record<string, string> = byKey<string>(({ shipped }) => shipped)
+const named: Record<string, z.ZodOptional<z.ZodType<string[]>>> = byKey<z.ZodOptional<z.ZodType<string[]>>>(
+  ({ gone }) => gone?.optional(),
+)
 
 const shippedSchema = z
   .union([
@@ -55,43 +32,16 @@ const shippedSchema = z
           key,
           choice.optional().describe(`${what} that came with the system`),
         ]),
-      ) as Record<Removable, z.ZodOptional<typeof choice>>,
+      ) as Record<string, z.ZodOptional<typeof choice>>,
     ),
   ])
   .default('keep')
   .describe('What happens to what came with the system and was not touched since; left out: keep')
 
-const slugs = (what: string) => z.array(slug).optional().describe(what)
 const goneSchema = z
-  .strictObject({
-    posts: slugs('Slugs of posts'),
-    pages: slugs('Slugs of pages'),
-    categories: slugs('Slugs of categories'),
-    tags: slugs('Slugs of tags'),
-    menus: z.array(placeName).optional().describe('Places of menus'),
-    theme: z.array(packageName).optional().describe('Themes, by the names of their folders'),
-    addOns: z.array(packageName).optional().describe('Add-ons, by the names of their folders'),
-    uploads: z.array(z.string().min(1)).optional().describe('Uploads, by their names without ending'),
-    forums: z
-      .array(forumPath)
-      .optional()
-      .describe('Forums as category/title, or categories; never one that holds topics'),
-    groups: z.array(title).optional().describe('Groups, by their names'),
-    members: z.array(userName).optional().describe('Accounts, by their user names'),
-  })
+  .strictObject(named)
   .default({})
   .describe('Items that are to go although somebody made or changed them')
-
-const forumCheckSchema = z.strictObject({
-  forum: forumPath.describe('A forum of this file, as category/title'),
-  as: z
-    .string()
-    .regex(/^(?:visitor|owner|member [A-Za-z0-9._-]+)$/, { error: 'visitor, owner, or member and a user name' })
-    .default('visitor')
-    .describe('Who looks: visitor, owner, or member and a user name')
-    .meta({ examples: ['member limpet'] }),
-  refused: z.boolean().describe('Whether they must be turned away'),
-})
 
 const pageCheckSchema = z.strictObject({
   at: z
@@ -103,7 +53,7 @@ const pageCheckSchema = z.strictObject({
   shows: z.string().min(1).describe('A text that must be seen there'),
 })
 
-const checkSchema = z.union([pageCheckSchema, forumCheckSchema])
+const checkSchema = z.union([pageCheckSchema, ...checkParts])
 export type WantedCheck = z.output<typeof checkSchema>
 
 /** The baseline file, version 1: one definition for reading, for the JSON Schema and for the docs. */
@@ -113,12 +63,7 @@ export const baselineSchema = z
       .literal(1)
       .describe('The version of this format')
       .meta({ examples: [1] }),
-    site: siteSchema
-      .describe('The site itself')
-      .meta({ examples: [{ address: 'http://127.0.0.1:4101/', title: 'Lantern Street Repair Café' }] }),
-    owner: ownerSchema
-      .describe('Who owns the site')
-      .meta({ examples: [{ username: 'marlow', email: 'ines@repair.example', password: 'made' }] }),
+    ...parts,
     shipped: shippedSchema.meta({ examples: ['remove'] }),
     gone: goneSchema.meta({ examples: [{ pages: ['old-news'] }] }),
     leave: z
@@ -126,37 +71,6 @@ export const baselineSchema = z
       .default([])
       .describe('Keys that this system may not be given, and you know it: they are no difference then')
       .meta({ examples: [['site.timezone']] }),
-    categories: z
-      .array(categorySchema)
-      .optional()
-      .describe('At least these categories')
-      .meta({ examples: [[{ name: 'Repairs', slug: 'repairs' }]] }),
-    pages: z
-      .array(pageSchema)
-      .optional()
-      .describe('At least these pages')
-      .meta({ examples: [[{ title: 'Visit us', slug: 'visit', body: 'pages/visit.md' }]] }),
-    frontPage: frontPageSchema
-      .optional()
-      .describe('What visitors see first: the latest posts, or a page')
-      .meta({ examples: [{ page: 'home', posts: 'news' }] }),
-    menus: menusSchema
-      .optional()
-      .describe('Menus by the place where the theme shows them: exactly these entries, in this order')
-      .meta({ examples: [{ main: [{ page: 'home' }, { label: 'Tools', link: 'https://tools.repair.example/' }] }] }),
-    sidebars: sidebarsSchema
-      .optional()
-      .describe('Sidebars by their place: exactly these parts, in this order')
-      .meta({ examples: [{ main: ['search', 'latest posts'] }] }),
-    theme: themeSchema
-      .optional()
-      .describe('The theme in use')
-      .meta({ examples: [{ use: 'lantern', from: 'files/lantern-theme.zip' }] }),
-    addOns: z
-      .array(addOnSchema)
-      .optional()
-      .describe('At least these add-ons')
-      .meta({ examples: [[{ use: 'contact-card', from: 'files/contact-card.zip', active: true }]] }),
     samples: z
       .union([z.enum(['none', 'shipped']), fileName])
       .optional()
@@ -164,62 +78,6 @@ export const baselineSchema = z
         'Sample content: none (what an earlier run added and nobody touched goes), shipped (what the system brings stays), or a file: an RSS-based content export',
       )
       .meta({ examples: ['none'] }),
-    publishing: publishingSchema
-      .optional()
-      .describe('How posts are published')
-      .meta({ examples: [{ postsPerPage: 6, postAddress: '/{slug}/' }] }),
-    comments: commentingSchema
-      .optional()
-      .describe('The rules for comments')
-      .meta({ examples: [{ allowed: true, approve: 'all', linksBeforeApproval: 1 }] }),
-    mail: mailSchema
-      .optional()
-      .describe('The mail that the site sends')
-      .meta({ examples: [{ from: 'hello@tidepool.example', server: 'smtp://127.0.0.1:2525' }] }),
-    signUp: signUpSchema
-      .optional()
-      .describe('Whether visitors may make accounts')
-      .meta({ examples: [{ open: false, role: 'reader' }] }),
-    signIn: signInSchema
-      .optional()
-      .describe('The rules for signing in')
-      .meta({ examples: [{ attempts: 5, lockMinutes: 30 }] }),
-    posting: postingSchema
-      .optional()
-      .describe('How members post')
-      .meta({ examples: [{ perHour: 30, postsPerPage: 15 }] }),
-    profiles: profilesSchema
-      .optional()
-      .describe('What members may have and show')
-      .meta({ examples: [{ privateMessages: true, signatures: { maxLength: 120 } }] }),
-    groups: z
-      .array(groupSchema)
-      .optional()
-      .describe('At least these groups of members')
-      .meta({ examples: [[{ name: 'Survey volunteers' }]] }),
-    forums: z
-      .array(forumCategorySchema)
-      .optional()
-      .describe('At least these categories with their forums, in this order')
-      .meta({ examples: [[{ title: 'On the shore', forums: [{ title: 'Rock pools' }] }]] }),
-    members: z
-      .array(memberSchema)
-      .optional()
-      .describe('At least these accounts beside the owner’s')
-      .meta({ examples: [[{ username: 'kelp', email: 'kelp@tidepool.example', groups: ['Survey volunteers'] }]] }),
-    updates: updatesSchema
-      .optional()
-      .describe('How newer versions are taken')
-      .meta({ examples: [{ system: 'fixes', themes: 'automatic' }] }),
-    links: linksSchema
-      .optional()
-      .describe('Links to other sites, for systems that keep lists of them')
-      .meta({ examples: [{ from: 'files/friends.opml' }] }),
-    posts: z
-      .array(postSchema)
-      .optional()
-      .describe('At least these posts')
-      .meta({ examples: [[{ title: 'We open on Saturday', slug: 'we-open-on-saturday', body: 'posts/we-open.md' }]] }),
     checks: z
       .array(checkSchema)
       .default([])
