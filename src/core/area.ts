@@ -71,6 +71,8 @@ export interface Plan<I extends ItemShape = ItemShape> {
   item: I
   /** The ref under which it may still stand (the baseline's `was`). */
   was?: string
+  /** Only the last part of that is known: what stood elsewhere is meant where it is the only one. */
+  wasAnywhere?: true
   /** It takes over what the system ships in its place. */
   replacesShipped?: boolean
   /** The baseline says itself that what stands there is the owner's to settle. */
@@ -101,8 +103,8 @@ export interface PlannedAccount {
   password: 'made' | 'stored'
 }
 
-/** Whether a system can be given a key of an area, and if not, what the owner can do. */
-export type Ability = 'can' | 'unseen' | { byHand: string } | { never: string }
+/** Whether a system can be given a key of an area, and if not, what the owner can do; `none`: it has no such key. */
+export type Ability = 'can' | 'unseen' | 'none' | { byHand: string } | { never: string }
 
 /** What should stand on the site, by area and field by field. */
 export type AsPlanned = Readonly<Record<string, readonly Readonly<Record<string, Value | undefined>>[] | undefined>>
@@ -148,6 +150,10 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   links?: readonly (keyof I & string)[]
   /** The link whose removal takes this item along. */
   within?: keyof I & string
+  /** What of an item stays when it is moved: one of ours that stands elsewhere is moved to a plan of the same, where just one fits. */
+  stays?(item: I): string
+  /** The ref by which earlier versions of Unpack knew what goes by this one. */
+  formerly?(ref: string): string
   /** What it lives within is never removed as long as it is there and stays. */
   keepsHolder?: true
   /** How the baseline takes over one that shipped and can't go. */

@@ -1,7 +1,7 @@
 import { anyItem, areaNames, areaOf, type AreaName, type Inventory } from './areas/index.js'
 import type { Baseline } from './baseline/schema.js'
 import { bind, type Binding } from './comparing/bind.js'
-import { fallingWith, holdingOn, leftOver, othersIn, type Came, type Sampled } from './comparing/left-over.js'
+import { aloneIn, fallingWith, holdingOn, leftOver, othersIn, type Came, type Sampled } from './comparing/left-over.js'
 import {
   emptyComparison,
   type CompareOptions,
@@ -10,7 +10,7 @@ import {
   type SomeFound,
 } from './comparing/result.js'
 import { markOpening } from './comparing/opening.js'
-import { keepingWhatStands, trustingNobodys } from './comparing/ownership.js'
+import { isOurs, keepingWhatStands, trustingNobodys } from './comparing/ownership.js'
 import { isLeft, weigh } from './comparing/weigh.js'
 import { inOrder } from './order.js'
 import { itemDigest } from './text/digest.js'
@@ -31,7 +31,14 @@ export function compare(baseline: Baseline, inventory: Inventory, options: Compa
     new Map(
       areaNames.flatMap((name): [AreaName, Binding][] =>
         inventory[name]
-          ? [[name, bind(areaOf(name), areaOf(name).plan(baseline), foundIn(inventory, name), mayTakeOver)]]
+          ? [
+              [
+                name,
+                bind(areaOf(name), areaOf(name).plan(baseline), foundIn(inventory, name), mayTakeOver, (found) =>
+                  isOurs(areaOf(name), found, options),
+                ),
+              ],
+            ]
           : [],
       ),
     )
@@ -42,7 +49,7 @@ export function compare(baseline: Baseline, inventory: Inventory, options: Compa
     const digest = options.sampled?.(ref)
     return digest === undefined ? undefined : digest === itemDigest(item) ? 'untouched' : 'touched'
   }
-  const came: Came = { sampled, tried: options.tried ?? (() => false) }
+  const came: Came = { sampled, tried: options.tried ?? (() => false), alone: aloneIn(inventory) }
   result.others = [...bound].flatMap(([name, { rest }]) => othersIn(areaOf(name), rest, baseline, came))
   const inUse = result.others.length > 0
   if (inUse) bound = bindAll(false)

@@ -44,7 +44,7 @@ export {
   type TryOf,
 } from './areas/index.js'
 export { flatCategories } from './areas/categories.js'
-export { flatPages } from './areas/pages.js'
+export { flatPages, refsInTree, type PageAt } from './areas/pages.js'
 export { mistakeText, type Mistake } from './baseline/mistakes.js'
 export { filesNamed, mistakesIn, readBaseline, type ReadBaseline } from './baseline/read.js'
 export { baselineJsonSchema, type Baseline } from './baseline/schema.js'

@@ -13,8 +13,9 @@ import type { Run } from './run.js'
 /** An area of a system, seen without its own types. */
 export interface AnyAreaOnSystem extends Omit<
   AreaOnSystem<AreaName>,
-  'read' | 'can' | 'again' | 'ships' | 'looks' | 'try' | 'takeAway'
+  'read' | 'keys' | 'can' | 'again' | 'ships' | 'looks' | 'try' | 'takeAway'
 > {
+  keys?: readonly string[]
   again?(kept: Kept): Step | Step[]
   can?: Record<string, Ability> | ((site: OnSite) => Record<string, Ability>)
   read(session: SignedIn, baseline: Baseline): Promise<ReadItem<ItemOf<AreaName>>[]>
@@ -35,9 +36,9 @@ export function abilities(
 ): (area: AreaName, key: string) => Ability {
   const known = new Map<AreaName, Record<string, Ability>>()
   return (area, key) => {
-    const { can } = onSystem(site.system, area) ?? {}
+    const { can, keys } = onSystem(site.system, area) ?? {}
     const here = known.get(area) ?? (typeof can === 'function' ? can({ baseline, inventory }) : can) ?? {}
     known.set(area, here)
-    return here[key] ?? 'can'
+    return here[key] ?? (key === 'new' || !keys || keys.includes(key) ? 'can' : 'none')
   }
 }

@@ -1,3 +1,5 @@
+import { areaIn } from '../core/ref.js'
+import { areaNames, areaOf } from '../core/areas/index.js'
 import { closedByUs } from './gate.js'
 import { compare, type Comparison } from '../core/compare.js'
 import { bodyDigest } from '../core/text/normal-form.js'
@@ -12,11 +14,11 @@ export function againstPlan(run: Run, { inventory, closed }: Stock): Comparison 
   const comparison = compare(baseline, inventory, {
     can: abilities(run, inventory),
     without: (area) => closed.get(area) ?? site.system.lacks?.[area],
-    written: (ref) => state.written(ref),
-    sampled: (ref) => state.sampled(ref),
+    written: (ref) => anyName(ref, (name) => state.written(name)),
+    sampled: (ref) => anyName(ref, (name) => state.sampled(name)),
     ours: (area, found) => {
       const { body } = found.item as { body?: string }
-      const before = state.formerly(found.ref)
+      const before = anyName(found.ref, (name) => state.formerly(name))
       return state.isOurs(area, keyOf(found)) || (before !== undefined && before === bodyDigest(body ?? ''))
     },
     tried: ({ text }) => text !== undefined && state.trials.some((mark) => text.includes(mark)),
@@ -28,4 +30,11 @@ export function againstPlan(run: Run, { inventory, closed }: Stock): Comparison 
   // what can't be read may be anybody's
   comparison.others.push(...[...closed.keys()].map((name) => `${name} (can't be read)`))
   return comparison
+}
+
+/** What is remembered of a ref, or of the one by which earlier versions knew the item. */
+const anyName = (ref: string, remembered: (ref: string) => string | undefined): string | undefined => {
+  const area = areaNames.find((name) => name === areaIn(ref))
+  const before = area && areaOf(area).formerly?.(ref)
+  return remembered(ref) ?? (before === undefined ? undefined : remembered(before))
 }

@@ -38,6 +38,8 @@ export interface Kept<I = object> {
 export interface AreaOnSystem<A extends AreaName, S extends SignedIn = SignedIn> {
   /** Key by key, what is not simply possible; a function where that depends on what is there. */
   can?: Abilities<A> | ((site: OnSite) => Abilities<A>)
+  /** For a list: the keys that its items are read with; any other is one that the system has not got. */
+  keys?: readonly (keyof ItemOf<A> & string)[]
   read(session: S, baseline: Baseline): Promise<ReadItem<ItemOf<A>>[]>
   /** Left out where an area is only looked at. */
   translate?(differences: readonly Difference<A, ItemOf<A>>[], here: Here): Step[]

@@ -1,18 +1,17 @@
 import { knownItem } from '../baseline/known-item.js'
-import { pages } from './pages.js'
+import { pageRef, pages, type PageItem } from './pages.js'
 import { isGroup } from '../baseline/plain-values.js'
 import { z } from 'zod'
 import type { Area } from '../area.js'
-import { slug } from '../baseline/values.js'
-import { refOf } from '../ref.js'
+import { pagePath } from '../baseline/values.js'
 import { textBlocks } from '../text/plain.js'
 import { textOf } from '../value.js'
 
 export const frontPageSchema = z.union([
   z.literal('posts'),
   z.strictObject({
-    page: slug.describe('The slug of the page that visitors see first'),
-    posts: slug.optional().describe('The slug of the page that lists the posts then'),
+    page: pagePath.describe('The page that visitors see first: its path, or its slug where it is the only one'),
+    posts: pagePath.optional().describe('The page that lists the posts then'),
   }),
 ])
 
@@ -42,18 +41,19 @@ export const frontPage: Area<'frontPage', FrontPageItem> = {
       for (const key of ['page', 'posts']) knownItem(values, pages, frontPage[key], ['frontPage', key], add)
   },
   ref: () => 'frontPage',
-  plan({ frontPage }) {
+  plan(baseline) {
+    const { frontPage } = baseline
     if (frontPage === undefined) return []
     if (frontPage === 'posts') return [{ item: { page: '', posts: '' } }]
-    const posts = frontPage.posts === undefined ? '' : refOf('pages', frontPage.posts)
-    return [{ item: { page: refOf('pages', frontPage.page), posts } }]
+    const posts = frontPage.posts === undefined ? '' : pageRef(frontPage.posts, baseline)
+    return [{ item: { page: pageRef(frontPage.page, baseline), posts } }]
   },
   links: ['page', 'posts'],
   call: () => 'the front page',
   say: (key) => (key === 'page' ? 'front page' : 'page of the posts'),
   show: (key, value) => (value === '' ? (key === 'page' ? 'the latest posts' : 'none of its own') : textOf(value)),
   expect([item], _baseline, settled) {
-    const page = settled.pages?.find(({ slug }) => refOf('pages', textOf(slug)) === item?.page)
+    const page = settled.pages?.find((one) => pages.ref(one as unknown as PageItem) === item?.page)
     const [first] = textBlocks(textOf(page?.body))
     return first === undefined
       ? []

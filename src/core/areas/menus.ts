@@ -3,15 +3,18 @@ import { isGroup, groupsIn } from '../baseline/plain-values.js'
 import { z } from 'zod'
 import type { Area, Value } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
-import { placeName, slug } from '../baseline/values.js'
+import { placeName, slug, pagePath } from '../baseline/values.js'
 import { refOf } from '../ref.js'
 import { flatCategories, categories } from './categories.js'
-import { flatPages, pages } from './pages.js'
+import { pageNamed, pageRef, pages } from './pages.js'
 import { textOf } from '../value.js'
 
 const label = z.string().min(1).optional().describe('What it says; left out, the title of what it leads to')
 export const menuEntrySchema = z.union([
-  z.strictObject({ page: slug.describe('The slug of a page of this file'), label }),
+  z.strictObject({
+    page: pagePath.describe('A page of this file: its path, or its slug where it is the only one'),
+    label,
+  }),
   z.strictObject({ category: slug.describe('The slug of a category of this file'), label }),
   z.strictObject({
     label: z.string().min(1).describe('What it says'),
@@ -34,7 +37,7 @@ function entryOf(wanted: WantedEntry, baseline: Baseline): MenuEntry {
   if ('link' in wanted) return { link: wanted.link, label: wanted.label }
   const [ref, title] =
     'page' in wanted
-      ? [refOf('pages', wanted.page), flatPages(baseline).find(({ slug }) => slug === wanted.page)?.title]
+      ? [pageRef(wanted.page, baseline), pageNamed(wanted.page, baseline)?.page.title]
       : [
           refOf('categories', wanted.category),
           flatCategories(baseline).find(({ slug }) => slug === wanted.category)?.name,

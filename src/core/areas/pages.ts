@@ -3,7 +3,7 @@ import { namedBy } from '../baseline/plain-values.js'
 import { z } from 'zod'
 import type { Area, Plan } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
-import { fileName, slug } from '../baseline/values.js'
+import { fileName, slug, pagePath } from '../baseline/values.js'
 import { refOf } from '../ref.js'
 import { sameText } from '../text/normal-form.js'
 import { textBlocks } from '../text/plain.js'
@@ -15,13 +15,17 @@ export const pageSchema = z.strictObject({
     .min(1)
     .describe('The title of the page')
     .meta({ examples: ['Visit us'] }),
-  slug: slug.describe('Its part of the address; a page is known by it'),
+  slug: slug.describe('Its part of the address; a page is known by its path, as in visit/hours'),
   body: fileName.optional().describe('A file in CommonMark beside the baseline; left out, the page stays empty'),
   replaces: z
     .literal('shipped')
     .optional()
     .describe('It takes over the first published page that came with the system'),
-  was: slug.optional().describe('The slug it had before: it is renamed, not made a second time'),
+  was: pagePath
+    .optional()
+    .describe(
+      'The path it had before, or its slug where it was the only one: it is renamed or moved, not made a second time',
+    ),
   get under() {
     return z.array(pageSchema).optional().describe('The pages below it')
   },
@@ -41,28 +45,76 @@ export interface PageItem {
   order?: number
 }
 
-/** All pages of a baseline, whatever they stand under. */
-export const flatPages = ({ pages }: Pick<Baseline, 'pages'>): WantedPage[] => {
-  const flat = (list: readonly WantedPage[]): WantedPage[] => list.flatMap((one) => [one, ...flat(one.under ?? [])])
-  return flat(pages ?? [])
+/** A page of a baseline with its path. */
+export interface PageAt {
+  path: string
+  page: WantedPage
 }
 
-const planned = (wanted: readonly WantedPage[], parent: string, bodies: Baseline['bodies']): Plan<PageItem>[] =>
-  wanted.flatMap(({ title, slug, body, replaces, was, under }, index) => [
-    {
-      item: {
-        title,
-        slug,
-        body: body === undefined ? undefined : bodies[body],
-        state: 'published',
-        parent,
-        order: index + 1,
+/** All pages of a baseline, whatever they stand under. */
+export const flatPages = ({ pages }: Pick<Baseline, 'pages'>): PageAt[] => {
+  const flat = (list: readonly WantedPage[], above: string): PageAt[] =>
+    list.flatMap((page) => {
+      const path = `${above}${page.slug}`
+      return [{ path, page }, ...flat(page.under ?? [], `${path}/`)]
+    })
+  return flat(pages ?? [], '')
+}
+
+/** The page that a path means, or a slug where it is the only one. */
+export function pageNamed(name: string, baseline: Pick<Baseline, 'pages'>): PageAt | undefined {
+  const all = flatPages(baseline)
+  return all.find(({ path }) => path === name) ?? all.find(({ page }) => page.slug === name)
+}
+/** Its ref; a sample may bring pages that stand in no file. */
+export const pageRef = (name: string, baseline: Pick<Baseline, 'pages'>): string =>
+  refOf('pages', pageNamed(name, baseline)?.path ?? name)
+
+/** The refs of items that stand one under the other, by their ids, as a system tells them: `pages/visit/hours`. */
+export function refsInTree<K extends string | number>(
+  area: string,
+  items: readonly { id: K; slug: string; parent: K }[],
+): ReadonlyMap<K, string> {
+  const byId = new Map(items.map((item) => [item.id, item]))
+  const refs = new Map<K, string>()
+  const refAt = (id: K, below: ReadonlySet<K>): string => {
+    const item = byId.get(id)
+    if (!item || below.has(id)) return area
+    const ref = refs.get(id) ?? `${refAt(item.parent, new Set([...below, id]))}/${item.slug}`
+    refs.set(id, ref)
+    return ref
+  }
+  for (const { id } of items) refAt(id, new Set())
+  return refs
+}
+
+const planned = (
+  wanted: readonly WantedPage[],
+  parent: string,
+  before: string,
+  bodies: Baseline['bodies'],
+): Plan<PageItem>[] =>
+  wanted.flatMap(({ title, slug, body, replaces, was, under }, index) => {
+    const ref = `${parent || 'pages'}/${slug}`
+    // under a page that is renamed, what is not named itself stood under the old name
+    const stood = was?.includes('/') ? refOf('pages', was) : `${before || 'pages'}/${was ?? slug}`
+    return [
+      {
+        item: {
+          title,
+          slug,
+          body: body === undefined ? undefined : bodies[body],
+          state: 'published' as const,
+          parent,
+          order: index + 1,
+        },
+        was: stood === ref ? undefined : stood,
+        ...(was !== undefined && !was.includes('/') && { wasAnywhere: true as const }),
+        replacesShipped: replaces === 'shipped',
       },
-      was: was && refOf('pages', was),
-      replacesShipped: replaces === 'shipped',
-    },
-    ...planned(under ?? [], refOf('pages', slug), bodies),
-  ])
+      ...planned(under ?? [], ref, stood, bodies),
+    ]
+  })
 
 /** Its part of the baseline file. */
 export const pagesPart = {
@@ -78,15 +130,17 @@ export const pages: Area<'pages', PageItem> = {
   title: 'pages',
   list: 'at least',
   shipped: 'Pages',
-  gone: z.array(slug).describe('Slugs of pages'),
+  gone: z.array(pagePath).describe('Paths of pages, or slugs where they are the only ones'),
   guarded: true,
   keys: ['title', 'slug', 'body', 'state', 'parent', 'order'],
-  named: ({ pages }) => namedBy(pages, 'slug', ['pages']),
+  named: ({ pages }) => namedBy(pages, 'slug', ['pages'], (own, above) => (above === '' ? own : `${above}/${own}`)),
   files: ({ pages }) => filesAt('body', pages, 'body', ['pages']),
   sampled: ({ pages }) => pages,
-  ref: (item) => refOf('pages', item.slug),
+  stays: ({ slug }) => slug,
+  formerly: (ref) => `pages/${ref.split('/').at(-1) ?? ''}`,
+  ref: ({ parent, slug }) => (parent ? `${parent as `pages/${string}`}/${slug}` : refOf('pages', slug)),
   plan: ({ pages, bodies, sample }) => [
-    ...planned(pages ?? [], '', bodies),
+    ...planned(pages ?? [], '', '', bodies),
     ...(sample?.pages ?? []).map((item) => ({ item })),
   ],
   links: ['parent'],

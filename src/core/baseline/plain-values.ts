@@ -39,7 +39,7 @@ export function namedBy(
     const here = [...path, index]
     const own = item[key]
     const name = typeof own === 'string' ? nameOf(own, above) : ''
-    const was = typeof item.was === 'string' ? item.was : undefined
+    const was = typeof item.was !== 'string' ? undefined : item.was.includes('/') ? item.was : nameOf(item.was, above)
     const inner = namedBy(item.under, key, [...here, 'under'], nameOf, name)
     if (name === '') return inner
     return [

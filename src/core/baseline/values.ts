@@ -54,6 +54,14 @@ export const slug = z
   })
   .meta({ examples: ['opening-days'] })
 
+/** A page's place among the others: its slug, behind those of the pages it stands under. */
+export const pagePath = z
+  .string()
+  .regex(/^[\p{Ll}\p{Lo}\p{N}]+(?:[-/][\p{Ll}\p{Lo}\p{N}]+)*$/u, {
+    error: 'a slug, or a path of slugs as in visit/hours',
+  })
+  .meta({ examples: ['visit/hours'] })
+
 export const userName = z
   .string()
   .regex(/^[A-Za-z0-9](?:[A-Za-z0-9._-]{0,58}[A-Za-z0-9])?$/, {

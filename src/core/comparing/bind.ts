@@ -7,6 +7,8 @@ export interface Pair {
   ref: Ref<AreaName>
   /** The item on the site that the plan means, if there is one. */
   found?: SomeFound
+  /** The file knows it by the name it had: whoever made it is meant. */
+  meant?: true
 }
 
 export interface Binding {
@@ -16,12 +18,34 @@ export interface Binding {
   notes: Remark[]
 }
 
-/** Finds the item that each plan means: by its ref, by the ref it had, or by taking over what shipped. */
+/** An item that was moved: the only one that is the same but for its place, and ours, unless the file knows it by its name. */
+function takeElsewhere(
+  area: SomeArea,
+  pair: Pair,
+  pairs: readonly Pair[],
+  rest: Set<SomeFound>,
+  isOurs: (found: SomeFound) => boolean,
+): void {
+  const { stays } = area
+  if (pair.found || !stays) return
+  const { was, wasAnywhere, item } = pair.plan
+  const of = wasAnywhere ? was?.split('/').at(-1) : stays(item)
+  const same = [...rest].filter((one) => stays(one.item) === of && (wasAnywhere ?? isOurs(one)))
+  const [only] = same
+  const others = pairs.filter((one) => one !== pair && !one.found && stays(one.plan.item) === of)
+  if (!only || same.length > 1 || (others.length > 0 && !wasAnywhere)) return
+  pair.found = only
+  if (wasAnywhere) pair.meant = true
+  rest.delete(only)
+}
+
+/** Finds the item that each plan means: by its ref, by the ref it had, elsewhere, or by taking over what shipped. */
 export function bind(
   area: SomeArea,
   plans: readonly SomePlan[],
   found: readonly SomeFound[],
   mayTakeOver: boolean,
+  isOurs: (found: SomeFound) => boolean,
 ): Binding {
   const rest = new Set(found)
   const notes: Remark[] = []
@@ -34,7 +58,8 @@ export function bind(
   }
   if (area.list === 'one') for (const pair of pairs) take(pair, () => true)
   for (const pair of pairs) take(pair, ({ ref }) => ref === pair.ref)
-  for (const pair of pairs) take(pair, ({ ref }) => ref === pair.plan.was)
+  for (const pair of pairs) if (take(pair, ({ ref }) => ref === pair.plan.was)) pair.meant = true
+  for (const pair of pairs) takeElsewhere(area, pair, pairs, rest, isOurs)
 
   for (const pair of pairs) {
     if (pair.found || !pair.plan.replacesShipped) continue

@@ -7,9 +7,15 @@ import type { Comparison, SomeArea, SomeDifference, SomeFound } from './result.j
 import { textOf } from '../value.js'
 
 /** Why an item goes although it did not ship: the baseline says so. */
-function goesBy(baseline: Baseline, area: SomeArea, found: SomeFound, { sampled, tried }: Came): string | undefined {
+function goesBy(
+  baseline: Baseline,
+  area: SomeArea,
+  found: SomeFound,
+  { sampled, tried, alone }: Came,
+): string | undefined {
   const named = (baseline.gone as Record<string, string[] | undefined>)[area.key ?? area.name]
-  if (named?.includes(nameIn(found.ref))) return 'the baseline says that it is to go'
+  if (named?.includes(nameIn(found.ref)) || named?.some((name) => name === alone(area, found)))
+    return 'the baseline says that it is to go'
   if (tried(found)) return 'a trial of ours has left it behind'
   if (baseline.samples === 'none' && sampled(found) === 'untouched')
     return 'it came with sample content, and nobody touched it'
@@ -22,8 +28,26 @@ export type Sampled = (found: SomeFound) => 'untouched' | 'touched' | undefined
 /** What tells of an item how it came. */
 export interface Came {
   sampled: Sampled
+  /** A shorter name by which the baseline may call it, since it is the only one of that name. */
+  alone: (area: SomeArea, found: SomeFound) => string | undefined
   /** Left behind by a trial of ours. */
   tried: (found: SomeFound) => boolean
+}
+
+/** What stays of an item wherever it is moved, where no other of its area is called the same. */
+export function aloneIn(inventory: Inventory): Came['alone'] {
+  const known = new Map<string, number>()
+  for (const name of areaNames) {
+    const { stays } = areaOf(name)
+    for (const { item } of stays ? (inventory[name] ?? []) : []) {
+      const key = `${name} ${stays?.(anyItem(item)) ?? ''}`
+      known.set(key, (known.get(key) ?? 0) + 1)
+    }
+  }
+  return (area, { item }) => {
+    const name = area.stays?.(item)
+    return name !== undefined && known.get(`${area.name} ${name}`) === 1 ? name : undefined
+  }
 }
 
 const isSomebodys = ({ origin }: SomeFound): boolean => origin === "somebody's"

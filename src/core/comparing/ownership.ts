@@ -29,19 +29,12 @@ export interface Whose {
  */
 export function whyTheirs(
   area: SomeArea,
-  { plan, ref, found }: Pair,
+  { plan, ref, found, meant }: Pair,
   differs: () => boolean,
   { baseline, inventory, options }: Whose,
 ): string | undefined {
   // what the file knows by the name it had is meant, whoever made it
-  if (
-    !area.guarded ||
-    !found ||
-    found.ref === plan.was ||
-    plan.ours ||
-    isOurs(area, found, options) ||
-    isAsked(options.again, ref)
-  )
+  if (!area.guarded || !found || meant || plan.ours || isOurs(area, found, options) || isAsked(options.again, ref))
     return undefined
   if (found.origin === 'shipped' || found.origin === 'probably shipped') return undefined
   const strange = area.strange?.(found.item, baseline, (name) =>

@@ -25,11 +25,12 @@ export interface Scales {
  */
 export function weigh(
   area: SomeArea,
-  { plan, ref, found }: Pair,
+  pair: Pair,
   scales: Scales,
   result: Comparison,
   differences: SomeDifference[],
 ): AnyItem {
+  const { plan, ref, found } = pair
   const { options } = scales
   const can = (key: string): Ability => options.can?.(area.name, key) ?? 'can'
   const called = (key: string): string => area.say?.(key) ?? key
@@ -38,15 +39,9 @@ export function weigh(
     const value = plan.item[key]
     if (value === undefined) continue
     const ability = can(key)
-    const hasNone =
-      area.list === 'one' &&
-      found !== undefined &&
-      ability === 'can' &&
-      !(key in found.item) &&
-      differs(area, key, value, found, scales)
-    if (hasNone && isLeft(area, key, scales.baseline)) continue
-    if (hasNone) {
-      result.never.push({ ref: keyOf(area, key), text: `${called(key)}: this system has no such setting` })
+    const unread = ability === 'can' && area.list === 'one' && found !== undefined && !(key in found.item)
+    if (ability === 'none' || (unread && differs(area, key, value, found.item, scales))) {
+      tellNone(area, key, value, scales, result)
       continue
     }
     if (typeof ability === 'object' && isLeft(area, key, scales.baseline)) continue
@@ -64,8 +59,9 @@ export function weigh(
     if (Object.keys(wanted).length > 0) differences.push({ area: area.name, ref, is: 'missing', wanted })
     return wanted
   }
-  const standsOtherwise = () => Object.keys(wanted).some((key) => differs(area, key, wanted[key] ?? '', found, scales))
-  const theirs = whyTheirs(area, { plan, ref, found }, standsOtherwise, scales)
+  const standsOtherwise = () =>
+    Object.keys(wanted).some((key) => differs(area, key, wanted[key] ?? '', found.item, scales))
+  const theirs = whyTheirs(area, pair, standsOtherwise, scales)
   if (theirs !== undefined) {
     scales.conflicts.add(ref)
     result.byHand.push({ ref, text: theirs })
@@ -76,7 +72,7 @@ export function weigh(
   const unseenAsSent = (key: string) =>
     can(key) === 'unseen' && options.written?.(`${ref}#${key}`) === itemDigest(wanted[key])
   for (const key of Object.keys(wanted).filter(
-    (key) => !unseenAsSent(key) && differs(area, key, wanted[key] ?? '', found, scales),
+    (key) => !unseenAsSent(key) && differs(area, key, wanted[key] ?? '', found.item, scales),
   )) {
     const ability = can(key)
     if (typeof ability === 'object' && 'byHand' in ability)
@@ -101,8 +97,16 @@ export function weigh(
   return after
 }
 
-function differs(area: SomeArea, key: string, want: Value, found: SomeFound, { toCome }: Scales): boolean {
-  const here = found.item[key] ?? ''
+/** A key that the system has not got is told once, unless what is wanted is as good as nothing, or the baseline excuses it. */
+function tellNone(area: SomeArea, key: string, value: Value, scales: Scales, { never }: Comparison): void {
+  const ref = keyOf(area, key)
+  if (isLeft(area, key, scales.baseline) || !differs(area, key, value, {}, scales)) return
+  if (never.some((told) => told.ref === ref)) return
+  never.push({ ref, text: `${area.say?.(key) ?? key}: this system has no such setting` })
+}
+
+function differs(area: SomeArea, key: string, want: Value, item: AnyItem, { toCome }: Scales): boolean {
+  const here = item[key] ?? ''
   // a link to an item that is renamed in the same run leads to the same item
   const there = area.links?.includes(key) ? moved(here, toCome) : here
   return !(area.same?.(key, want, there) ?? alike(want, there))

@@ -1,3 +1,4 @@
+import { refsInTree } from '../areas/pages.js'
 import { Parser } from 'htmlparser2'
 import type { CategoryItem } from '../areas/categories.js'
 import type { PageItem } from '../areas/pages.js'
@@ -76,11 +77,13 @@ export function sampleIn(xml: string): Sample | undefined {
     state: textIn(item, 'status') === 'publish' ? ('published' as const) : ('draft' as const),
   })
   const pages = ofType('page')
-  const bySample = new Map(pages.map((item) => [textIn(item, 'post_id'), item]))
-  const above = (item: Node) => bySample.get(textIn(item, 'post_parent'))
+  const refs = refsInTree(
+    'pages',
+    pages.map((item) => ({ id: textIn(item, 'post_id'), slug: slugIn(item), parent: textIn(item, 'post_parent') })),
+  )
   const posts = ofType('post')
-  const unique = <T extends { slug: string }>(all: readonly T[]): T[] => [
-    ...new Map(all.filter(({ slug }) => slug !== '').map((one) => [one.slug, one])).values(),
+  const unique = <T extends { slug: string; parent?: string }>(all: readonly T[], name = (one: T) => one.slug): T[] => [
+    ...new Map(all.filter(({ slug }) => slug !== '').map((one) => [name(one), one])).values(),
   ]
   const categories = childrenOf(channel, 'category')
     .filter(({ children }) => children.length > 0)
@@ -104,13 +107,13 @@ export function sampleIn(xml: string): Sample | undefined {
     ]),
     pages: unique(
       pages.map((item) => {
-        const holder = above(item)
         return {
           ...entry(item),
-          parent: holder ? refOf('pages', slugIn(holder)) : '',
+          parent: refs.get(textIn(item, 'post_parent')) ?? '',
           order: Number(textIn(item, 'menu_order')) || undefined,
         }
       }),
+      ({ parent, slug }) => `${parent}/${slug}`,
     ),
     posts: unique(
       posts.map((item) => ({

@@ -1,3 +1,5 @@
+import { unescaped } from '../../core/text/percent.js'
+import { refsInTree } from '../../core/areas/pages.js'
 import { z } from 'zod'
 import { UnpackError } from '../../core/errors.js'
 import { isWhole } from '../../web/reading.js'
@@ -107,3 +109,10 @@ export const addressesOf = (session: WordPressSession) =>
       { page: answer.text },
     )
   })
+
+/** The refs of pages, by their numbers: each with those it stands under. */
+export const pageRefsOf = async (session: WordPressSession): Promise<ReadonlyMap<number, string>> =>
+  refsInTree(
+    'pages',
+    (await pagesOf(session)).map(({ id, slug, parent }) => ({ id, slug: unescaped(slug), parent })),
+  )

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import type { MenuEntry } from '../../core/areas/menus.js'
 import { refOf } from '../../core/ref.js'
 import { decoded } from '../../core/text/plain.js'
-import { categoriesOf, pagesOf } from './items.js'
+import { categoriesOf, pageRefsOf, pagesOf } from './items.js'
 import type { WordPressSession } from './session.js'
 import { activeTheme } from './themes.js'
 import { unescaped } from '../../core/text/percent.js'
@@ -107,10 +107,13 @@ export const namedIn = ({ content }: Part): number | undefined => {
 
 /** Refs of pages and categories by their ids, and where they are. */
 async function targets(session: WordPressSession) {
-  const [pages, categories] = await Promise.all([pagesOf(session), categoriesOf(session)])
-  const of = (area: 'pages' | 'categories', all: readonly { id: number; slug: string; link: string }[]) =>
-    new Map(all.map(({ id, slug, link }) => [id, { ref: refOf(area, unescaped(slug)), link }]))
-  return { page: of('pages', pages), category: of('categories', categories) }
+  const [pages, refs, categories] = await Promise.all([pagesOf(session), pageRefsOf(session), categoriesOf(session)])
+  return {
+    page: new Map(pages.map(({ id, link }) => [id, { ref: refs.get(id) ?? '', link }])),
+    category: new Map(
+      categories.map(({ id, slug, link }) => [id, { ref: refOf('categories', unescaped(slug)), link }]),
+    ),
+  }
 }
 
 /** The entries of a menu in a theme's place. */

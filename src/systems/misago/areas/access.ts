@@ -42,6 +42,7 @@ function can({ baseline }: { baseline: Baseline }): Abilities<'access'> {
 }
 
 export const access: AreaOnSystem<'access', MisagoSession> = {
+  keys: ['forum', ...actions],
   can,
   async read(session, baseline) {
     const planned = plannedPlaces(baseline)

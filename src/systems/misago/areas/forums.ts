@@ -13,6 +13,7 @@ import { z } from 'zod'
 const days = (field: string | undefined): number | 'never' => (Number(field ?? 0) === 0 ? 'never' : Number(field))
 
 export const forums: AreaOnSystem<'forums', MisagoSession> = {
+  keys: ['title', 'parent', 'description', 'locked', 'removeOldAfterDays'],
   async read(session, { forums: planned = [], gone }) {
     const [tree, page] = await Promise.all([treeOf(session), pageOf(session)])
     const withDays = new Set(

@@ -10,6 +10,7 @@ const SHIPPED_ROLES = 9
 
 /** A group is a role beside the system's own: whoever has it has its rights. */
 export const groups: AreaOnSystem<'groups', MisagoSession> = {
+  keys: ['name'],
   can: { description: { never: 'a role has no description here' } },
   async read(session, { gone }) {
     const roles = await rolesOf(session)

@@ -8,6 +8,7 @@ import type { MisagoSession } from '../session.js'
 import { z } from 'zod'
 
 export const members: AreaOnSystem<'members', MisagoSession> = {
+  keys: ['username', 'email', 'groups', 'open'],
   async read(session, { groups = [], gone, owner }) {
     const [users, roles] = await Promise.all([usersOf(session), rolesOf(session)])
     const own = roles.filter(({ name }) => groups.some((group) => group.name === name))

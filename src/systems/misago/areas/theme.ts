@@ -12,6 +12,7 @@ const OWN_NAME = 'Default Misago Theme'
 const inUse = 'own.theme/in-use'
 
 export const theme: AreaOnSystem<'theme', MisagoSession> = {
+  keys: ['use', 'active', 'version'],
   async read(session) {
     return (await themesOf(session)).map(({ id, name, active }) => ({
       id,

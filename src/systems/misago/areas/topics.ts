@@ -14,6 +14,7 @@ const WANTED = 'the list of topics'
 
 /** Topics are somebody's here: none ships. Only where the list of categories counts some, they are asked for. */
 export const topics: AreaOnSystem<'topics', MisagoSession> = {
+  keys: ['key', 'title', 'forum'],
   async read(session) {
     const tree = await treeOf(session)
     const lists = await Promise.all(

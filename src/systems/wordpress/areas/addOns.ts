@@ -18,6 +18,7 @@ const shipped: Readonly<Record<string, readonly string[]>> = {
 export const addOnsGone = 'own.addOns/gone'
 
 export const addOns: AreaOnSystem<'addOns', WordPressSession> = {
+  keys: ['use', 'version', 'active', 'updates'],
   // the screen of add-ons shows it only where the system's own catalogue can be asked
   can: { updates: 'unseen' },
   async read(session) {

@@ -22,6 +22,7 @@ const ships = ({ name, slug }: Term): boolean =>
   shippedWords.some(({ category }) => category.slug === slug && category.name === decoded(name))
 
 export const categories: AreaOnSystem<'categories', WordPressSession> = {
+  keys: ['name', 'slug', 'description', 'parent', 'default'],
   async read(session, { categories: planned }) {
     // one that the baseline makes the default takes that duty from the one that has it
     const relieved = flatCategories({ categories: planned }).some((one) => one.default)

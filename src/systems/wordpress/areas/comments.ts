@@ -6,7 +6,7 @@ import { refOf } from '../../../core/ref.js'
 import { Step } from '../../step.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { comments as carrier } from '../carriers/comments.js'
-import { commentSchema, commentsOf, pagesOf, postsOf } from '../items.js'
+import { commentSchema, commentsOf, pageRefsOf, postsOf } from '../items.js'
 import { atBirth, birthOf } from '../marks.js'
 import type { WordPressSession } from '../session.js'
 import { shippedTexts } from '../shipped-texts.js'
@@ -16,17 +16,15 @@ const FIRST = 1
 const SHIPPED_BY = 'wapuu@wordpress.example'
 
 export const comments: AreaOnSystem<'comments', WordPressSession> = {
+  keys: ['by', 'on'],
   async read(session) {
     const [all, posts, pages, birth] = await Promise.all([
       commentsOf(session),
       postsOf(session),
-      pagesOf(session),
+      pageRefsOf(session),
       birthOf(session),
     ])
-    const holders = new Map([
-      ...posts.map(({ id, slug }) => [id, refOf('posts', unescaped(slug))] as const),
-      ...pages.map(({ id, slug }) => [id, refOf('pages', unescaped(slug))] as const),
-    ])
+    const holders = new Map([...posts.map(({ id, slug }) => [id, refOf('posts', unescaped(slug))] as const), ...pages])
     return all.map((comment) => ({
       id: comment.id,
       item: { key: String(comment.id), by: comment.author_name, on: holders.get(comment.post) ?? '' },

@@ -1,19 +1,14 @@
-import { refOf } from '../../../core/ref.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { options } from '../carriers/options.js'
-import { pagesOf } from '../items.js'
+import { pageRefsOf } from '../items.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
-import { unescaped } from '../../../core/text/percent.js'
 
 export const frontPage: AreaOnSystem<'frontPage', WordPressSession> = {
   async read(session) {
-    const [{ values }, pages] = await Promise.all([optionsOf(session), pagesOf(session)])
-    const refIn = (value = '') => {
-      const page = values.show_on_front === 'page' ? pages.find(({ id }) => String(id) === value) : undefined
-      return page ? refOf('pages', unescaped(page.slug)) : ''
-    }
+    const [{ values }, refs] = await Promise.all([optionsOf(session), pageRefsOf(session)])
+    const refIn = (value = '') => (values.show_on_front === 'page' ? (refs.get(Number(value)) ?? '') : '')
     return [{ id: 'frontPage', item: { page: refIn(values.page_on_front), posts: refIn(values.page_for_posts) } }]
   },
   translate: (differences) =>

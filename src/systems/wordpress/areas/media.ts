@@ -6,6 +6,7 @@ import type { WordPressSession } from '../session.js'
 import { unescaped } from '../../../core/text/percent.js'
 
 export const media: AreaOnSystem<'media', WordPressSession> = {
+  keys: ['name'],
   async read(session) {
     return (await mediaOf(session)).map((upload) => {
       const { id, slug, status, mime_type, source_url } = upload

@@ -6,6 +6,7 @@ import type { WordPressSession } from '../session.js'
 import { z } from 'zod'
 
 export const members: AreaOnSystem<'members', WordPressSession> = {
+  keys: ['username'],
   can: {
     new: { never: 'members are made on forums; on this system visitors join by themselves' },
     email: { never: 'members are made on forums' },

@@ -56,6 +56,7 @@ async function blocks(session: WordPressSession): Promise<ReadItem<MenuItem>[]> 
 
 /** Menus of both sorts; those of the other sort than the theme in use are read, so that somebody's own are seen. */
 export const menus: AreaOnSystem<'menus', WordPressSession> = {
+  keys: ['place', 'entries'],
   async read(session) {
     const theme = await activeTheme(session)
     const [inPlaces, inBlocks] = await Promise.all([placed(session), blocks(session)])

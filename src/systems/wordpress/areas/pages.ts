@@ -1,22 +1,19 @@
 import { shipped, wordsFor } from '../shipped-words.js'
-import { refOf } from '../../../core/ref.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { bodyOf, Step } from '../../step.js'
 import { content } from '../carriers/content.js'
 import { entryAgain, readEntry, removeEntry } from '../entries.js'
-import { pagesOf } from '../items.js'
+import { pageRefsOf, pagesOf } from '../items.js'
 import type { WordPressSession } from '../session.js'
-import { unescaped } from '../../../core/text/percent.js'
 
 export const pages: AreaOnSystem<'pages', WordPressSession> = {
+  keys: ['title', 'slug', 'body', 'state', 'parent', 'order'],
   async read(session) {
-    const all = await pagesOf(session)
-    const slugs = new Map(all.map(({ id, slug }) => [id, unescaped(slug)]))
+    const [all, refs] = await Promise.all([pagesOf(session), pageRefsOf(session)])
     return Promise.all(
       all.map(async (entry) => {
         const read = await readEntry(entry, 'page', session)
-        const above = slugs.get(entry.parent)
-        const parent = above === undefined ? '' : refOf('pages', above)
+        const parent = refs.get(entry.parent) ?? ''
         return { ...read, item: { ...read.item, parent, order: entry.menu_order } }
       }),
     )

@@ -9,6 +9,7 @@ import type { WordPressSession } from '../session.js'
 import { unescaped } from '../../../core/text/percent.js'
 
 export const posts: AreaOnSystem<'posts', WordPressSession> = {
+  keys: ['title', 'slug', 'body', 'state', 'categories', 'tags', 'date'],
   async read(session) {
     const [all, categories, tags] = await Promise.all([postsOf(session), categoriesOf(session), tagsOf(session)])
     const refs = (area: 'categories' | 'tags', terms: typeof categories, ids: readonly number[]) =>

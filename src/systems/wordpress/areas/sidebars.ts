@@ -8,6 +8,7 @@ import { z } from 'zod'
 const BLOCKS = 'the theme is made of blocks and has no sidebars; choose a theme that has some, or edit its templates'
 
 export const sidebars: AreaOnSystem<'sidebars', WordPressSession> = {
+  keys: ['place', 'parts'],
   can({ baseline, inventory }) {
     const wanted = baseline.theme?.use
     // known by its archive, or because it is there; one of the catalogue's may have some

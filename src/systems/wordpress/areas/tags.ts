@@ -7,6 +7,7 @@ import type { WordPressSession } from '../session.js'
 import { unescaped } from '../../../core/text/percent.js'
 
 export const tags: AreaOnSystem<'tags', WordPressSession> = {
+  keys: ['name', 'slug'],
   async read(session) {
     return (await tagsOf(session)).map((term) => ({
       id: term.id,

@@ -16,6 +16,7 @@ export const shippedThemes: Readonly<Record<string, readonly string[]>> = {
 }
 
 export const theme: AreaOnSystem<'theme', WordPressSession> = {
+  keys: ['use', 'active', 'version'],
   async read(session, { theme: planned, packages }) {
     const { themes } = await themesOf(session)
     const used = themes.find(({ id, active }) => (planned ? id === planned.use : active))

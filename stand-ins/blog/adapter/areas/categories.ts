@@ -6,6 +6,7 @@ import type { StandInSession } from '../../../common/adapter/session.js'
 const ships = { name: 'Everything', slug: 'everything' }
 
 export const categories: AreaOnSystem<'categories', StandInSession> = {
+  keys: ['name', 'slug', 'description', 'parent', 'default'],
   async read(session, baseline) {
     // one that the baseline makes the default takes that duty from the one that has it
     const relieved = flatCategories(baseline).some((one) => one.default)

@@ -8,6 +8,7 @@ import { z } from 'zod'
 const copySchema = z.object({ by: z.string(), text: z.string(), made: z.string(), state: z.string() })
 
 export const comments: AreaOnSystem<'comments', StandInSession> = {
+  keys: ['by', 'on'],
   async read(session) {
     const [rows, posts] = await Promise.all([session.rows('comments'), session.rows('posts')])
     return rows.map(({ id, data, cells }) => {

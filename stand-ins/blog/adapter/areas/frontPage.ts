@@ -1,4 +1,5 @@
-import { refOf, textOf, type AreaOnSystem, type IdOf, settingSteps } from 'unpack'
+import { pageRefs } from '../page-refs.js'
+import { textOf, type AreaOnSystem, type IdOf, settingSteps } from 'unpack'
 import { publishing } from '../carriers/forms.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 
@@ -10,10 +11,8 @@ export const frontPage: AreaOnSystem<'frontPage', StandInSession> = {
       session.form('publishing'),
       session.rows('pages'),
     ])
-    const refAt = (number?: string) => {
-      const page = pages.find(({ id }) => String(id) === number)
-      return page ? refOf('pages', page.data.slug ?? '') : ''
-    }
+    const refs = pageRefs(pages)
+    const refAt = (number = '') => refs.get(number) ?? ''
     return [{ id: 'frontPage', item: { page: refAt(first), posts: refAt(postsPage) } }]
   },
   translate: (differences) =>

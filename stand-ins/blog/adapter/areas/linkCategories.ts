@@ -5,6 +5,7 @@ import type { StandInSession } from '../../../common/adapter/session.js'
 import { termStep } from '../terms.js'
 
 export const linkCategories: AreaOnSystem<'linkCategories', StandInSession> = {
+  keys: ['name', 'slug'],
   async read(session) {
     const rows = await session.rows('link-categories')
     return rows.map(({ id, data: { name = '', slug = '' } }) => {

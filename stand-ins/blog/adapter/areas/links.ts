@@ -10,6 +10,7 @@ const SHIPPED = {
 }
 
 export const links: AreaOnSystem<'links', StandInSession> = {
+  keys: ['title', 'link', 'description', 'category'],
   async read(session) {
     const [rows, categories] = await Promise.all([session.rows('links'), session.rows('link-categories')])
     return rows.map(({ id, data: { link = '', description = '', category }, cells: [title = ''] }) => {

@@ -7,6 +7,7 @@ import { z } from 'zod'
 const copySchema = z.object({ name: z.string(), type: z.string() })
 
 export const media: AreaOnSystem<'media', StandInSession> = {
+  keys: ['name'],
   async read(session) {
     const rows = await session.rows('uploads')
     return rows.map(({ id, data: { name = '', type = '' } }) => ({

@@ -3,6 +3,7 @@ import { accounts } from '../carriers/accounts.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 
 export const members: AreaOnSystem<'members', StandInSession> = {
+  keys: ['username'],
   can: {
     new: { never: 'members are made on forums; on this system visitors join by themselves' },
     email: { never: 'members are made on forums' },

@@ -1,3 +1,4 @@
+import { pageRefs } from '../page-refs.js'
 import { shipped } from '../marks.js'
 import { refOf, Step, type AreaOnSystem, type ItemOf } from 'unpack'
 import { places } from '../carriers/places.js'
@@ -7,17 +8,21 @@ type Entry = ItemOf<'menus'>['entries'][number]
 const SHIPPED = 'page 2 An example page'
 
 export const menus: AreaOnSystem<'menus', StandInSession> = {
+  keys: ['place', 'entries'],
   async read(session, { menus: planned = {} }) {
     const [rows, pages, categories] = await Promise.all(
       ['menus', 'pages', 'categories'].map((room) => session.rows(room)),
     )
-    const slugAt = (number: string, kind = '') =>
-      (kind === 'page' ? pages : categories)?.find(({ id }) => String(id) === number)?.data.slug
+    const refs = pageRefs(pages ?? [])
+    const refAt = (number: string, kind: string) => {
+      const slug = categories?.find(({ id }) => String(id) === number)?.data.slug
+      return kind === 'page' ? refs.get(number) : slug === undefined ? undefined : refOf('categories', slug)
+    }
     const entryIn = (line: string): Entry[] => {
       const [, kind, to = '', label = ''] = /^(\S+) (\S+) (.*)$/.exec(line) ?? []
       if (kind === 'link') return [{ link: to, label }]
-      const slug = slugAt(to, kind)
-      return slug === undefined ? [] : [{ ref: refOf(kind === 'page' ? 'pages' : 'categories', slug), label }]
+      const ref = refAt(to, kind ?? '')
+      return ref === undefined ? [] : [{ ref, label }]
     }
     // an empty place is the theme's, and nobody's as long as nothing is planned for it
     const own = (rows ?? []).filter(({ name, data }) => data.lines !== '' || name in planned)

@@ -6,6 +6,7 @@ import { postPlace } from '../post-place.js'
 import type { Row, StandInSession } from '../../../common/adapter/session.js'
 
 export const posts: AreaOnSystem<'posts', StandInSession> = {
+  keys: ['title', 'slug', 'body', 'state', 'categories', 'tags', 'date'],
   async read(session) {
     const [all, categories, tags, accounts, { postAddress = '' }] = await Promise.all([
       readEntries(session, 'posts', [1]),

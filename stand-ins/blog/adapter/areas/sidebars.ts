@@ -6,6 +6,7 @@ import type { StandInSession } from '../../../common/adapter/session.js'
 const SHIPPED = 'latest posts\narchives'
 
 export const sidebars: AreaOnSystem<'sidebars', StandInSession> = {
+  keys: ['place', 'parts'],
   async read(session, { sidebars: planned = {} }) {
     const rows = await session.rows('sidebars')
     // an empty one is the theme's, and nobody's as long as nothing is planned for it

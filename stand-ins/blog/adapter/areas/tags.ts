@@ -4,6 +4,7 @@ import type { StandInSession } from '../../../common/adapter/session.js'
 import { termStep } from '../terms.js'
 
 export const tags: AreaOnSystem<'tags', StandInSession> = {
+  keys: ['name', 'slug'],
   async read(session) {
     const rows = await session.rows('tags')
     return rows.map(({ id, data: { name = '', slug = '' } }) => ({

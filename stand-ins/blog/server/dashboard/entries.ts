@@ -76,7 +76,10 @@ function entries<K extends 'posts' | 'pages'>(office: Office, blog: Blog, room: 
   })
   office.post(`/${room}/:id`, `/${room}`, (body, id, request) => {
     const { title = '', slug = '', body: text = '', state } = body
-    if (slug === '' || all.some((other) => other.slug === slug && other.id !== id)) return 'That slug is taken.'
+    // pages share a slug where they stand under different ones
+    const beside = (other: object) => !('parent' in other) || String(other.parent) === (body.parent ?? '0')
+    if (slug === '' || all.some((other) => other.slug === slug && other.id !== id && beside(other)))
+      return 'That slug is taken.'
     const now = new Date().toISOString()
     const item = all.find((one) => one.id === id)
     const written = {

@@ -10,6 +10,7 @@ const room = 'add-ons'
 export const addOnsGone = 'own.addOns/gone'
 
 export const addOns: AreaOnSystem<'addOns', StandInSession> = {
+  keys: ['use', 'version', 'active', 'updates'],
   async read(session) {
     const rows = await session.rows(room)
     return rows.map(({ id, data }) => ({

@@ -13,6 +13,7 @@ const inUse = 'own.theme/in-use'
 export const themesGone = 'own.theme/gone'
 
 export const theme: AreaOnSystem<'theme', StandInSession> = {
+  keys: ['use', 'active', 'version'],
   async read(session, { theme: planned, packages }) {
     const rows = await session.rows(room)
     const used = planned?.use ?? rows.find(({ data }) => data.active === 'true')?.data.name

@@ -32,6 +32,7 @@ function whoMay(may: ReadonlySet<string>, planned: readonly string[]): string[] 
 }
 
 export const access: AreaOnSystem<'access', StandInSession> = {
+  keys: ['forum', ...actions],
   async read(session, baseline) {
     const [rows, forums, categories, groups] = await Promise.all([
       session.rows('access'),

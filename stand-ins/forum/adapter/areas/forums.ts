@@ -26,6 +26,7 @@ const usual: Readonly<Record<Action, string>> = {
 const shipped: Marks = { place: true, untouched: true, known: true }
 
 export const forums: AreaOnSystem<'forums', StandInSession> = {
+  keys: ['title', 'parent', 'description', 'locked', 'removeOldAfterDays'],
   async read(session) {
     const [categories, rows, access, groups] = await Promise.all([
       session.rows('categories'),

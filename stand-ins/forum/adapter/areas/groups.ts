@@ -5,6 +5,7 @@ import { items } from '../carriers/forms.js'
 const room = 'groups'
 
 export const groups: AreaOnSystem<'groups', StandInSession> = {
+  keys: ['name', 'description'],
   async read(session) {
     const rows = await session.rows(room)
     return rows.map(({ id, cells, data }) => {

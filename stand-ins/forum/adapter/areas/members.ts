@@ -4,6 +4,7 @@ import { accounts } from '../carriers/forms.js'
 import { RIGHTS } from '../debts.js'
 
 export const members: AreaOnSystem<'members', StandInSession> = {
+  keys: ['username', 'email', 'groups', 'open'],
   async read(session) {
     const [rows, groups] = await Promise.all([session.rows('accounts'), session.rows('groups')])
     const nameOf = new Map(groups.map(({ id, cells }) => [String(id), cells[0] ?? '']))

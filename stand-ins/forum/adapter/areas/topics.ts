@@ -7,6 +7,7 @@ import { z } from 'zod'
 const copySchema = z.object({ text: z.string().default('') })
 
 export const topics: AreaOnSystem<'topics', StandInSession> = {
+  keys: ['key', 'title', 'forum'],
   async read(session) {
     const [rows, forums, categories] = await Promise.all([
       session.rows('topics'),

@@ -1,0 +1,94 @@
+import assert from 'node:assert/strict'
+import { test } from 'node:test'
+import { areas, compare, inventoryOf, mistakesIn, type CompareOptions, type ReadItem } from 'unpack'
+import { planned } from '../help/plan.js'
+
+const plan = (rest: string) => planned('http://127.0.0.1/', rest)
+const page = (id: number, slug: string, parent = ''): ReadItem<{ title: string; slug: string; parent: string }> => ({
+  id,
+  item: { title: slug, slug, parent },
+})
+const two = `
+pages:
+  - { title: Visit, slug: visit, under: [{ title: Hours, slug: hours }] }
+  - { title: Tours, slug: tours, under: [{ title: Tour hours, slug: hours }] }
+`
+/** What a plan makes of these pages on a site; those with these numbers are ours. */
+const differences = (rest: string, items: ReturnType<typeof page>[], ours: number[] = [], more: CompareOptions = {}) =>
+  compare(plan(rest), inventoryOf({ pages: items }), { ours: (_area, { id }) => ours.includes(Number(id)), ...more })
+
+test('the same slug in two folders is two pages; menus and the front page take a path', () => {
+  const baseline = plan(
+    `${two}frontPage: { page: tours/hours, posts: visit/hours }\nmenus: { main: [{ page: tours/hours }] }`,
+  )
+  assert.deepEqual(
+    areas.pages.plan(baseline).map(({ item }) => areas.pages.ref(item)),
+    ['pages/visit', 'pages/visit/hours', 'pages/tours', 'pages/tours/hours'],
+  )
+  assert.deepEqual(areas.frontPage.plan(baseline)[0]?.item, { page: 'pages/tours/hours', posts: 'pages/visit/hours' })
+  assert.deepEqual(areas.menus.plan(baseline)[0]?.item.entries, [{ ref: 'pages/tours/hours', label: 'Tour hours' }])
+})
+
+test('a slug will do where it is the only one; where it is not, the file is told which there are', () => {
+  const head = 'unpack: 1\nsite: { address: "http://127.0.0.1/", title: T }\nowner: { username: marlow }\n'
+  const mistakes = (rest: string) => mistakesIn(head + rest).map(({ path, what }) => `${path}: ${what}`)
+  assert.deepEqual(mistakes(`${two}frontPage: { page: visit }`), [])
+  assert.deepEqual(mistakes(`${two}frontPage: { page: hours }`), [
+    'frontPage.page: several items of this file are called that: visit/hours, tours/hours',
+  ])
+  assert.deepEqual(mistakes(`${two}frontPage: { page: visit/tours }`), [
+    'frontPage.page: no page of this file has that slug',
+  ])
+  assert.deepEqual(mistakes(`${two}gone: { pages: [visit/hours] }`), [
+    'gone.pages[0]: this is wanted further down in the same file',
+  ])
+  assert.deepEqual(mistakes(two.replace('slug: tours', 'slug: visit')).length, 2)
+})
+
+test('a page of ours that stands elsewhere is moved where just one fits; anybody else’s is not', () => {
+  const rest = 'pages: [{ title: visit, slug: visit, under: [{ title: hours, slug: hours }] }]'
+  const moved = differences(rest, [page(1, 'visit'), page(2, 'hours')], [1, 2]).differences
+  assert.deepEqual(
+    moved.map((one) => [
+      one.ref,
+      one.is,
+      one.is === 'different' && (one.fields as readonly string[]).includes('parent'),
+    ]),
+    [
+      ['pages/visit', 'different', false],
+      ['pages/visit/hours', 'different', true],
+    ],
+  )
+  const theirs = differences(rest, [page(1, 'visit'), page(2, 'hours')], [1]).differences
+  assert.ok(theirs.some(({ ref, is }) => ref === 'pages/visit/hours' && is === 'missing'))
+  const several = differences(rest, [page(1, 'visit'), page(2, 'hours'), page(3, 'hours', 'pages/other')], [1, 2, 3])
+  assert.ok(several.differences.some(({ ref, is }) => ref === 'pages/visit/hours' && is === 'missing'))
+})
+
+test('under a page that is renamed stands what stood under its old name', () => {
+  const rest = 'pages: [{ title: v, slug: v, was: visit, under: [{ title: hours, slug: hours }] }]'
+  const found = differences(rest, [page(1, 'visit'), page(2, 'hours', 'pages/visit')], [1, 2]).differences
+  assert.deepEqual(
+    found.map((one) => [
+      one.ref,
+      one.is,
+      one.is === 'different' && one.found.id,
+      one.is === 'different' && (one.fields as readonly string[]).includes('parent'),
+    ]),
+    [
+      ['pages/v', 'different', 1, false],
+      ['pages/v/hours', 'different', 2, false],
+    ],
+  )
+})
+
+test('what is gone goes by its path, or by its slug where that is the only one', () => {
+  const pages = [page(1, 'visit'), page(2, 'hours', 'pages/visit'), page(3, 'hours')]
+  const going = (gone: string, items = pages) =>
+    differences(`gone: { pages: [${gone}] }`, items)
+      .differences.filter(({ is }) => is === 'left over')
+      .map(({ ref }) => ref)
+  assert.deepEqual(going('visit/hours'), ['pages/visit/hours'])
+  assert.deepEqual(going('hours'), ['pages/hours'])
+  assert.deepEqual(going('hours', pages.slice(0, 2)), ['pages/visit/hours'])
+})
