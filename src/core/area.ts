@@ -97,6 +97,15 @@ export type Difference<N extends string = string, I extends ItemShape = ItemShap
   | { is: 'left over'; found: Found<N, I>; because: string; fallsWith?: string }
 )
 
+/** A question by which an owner can be asked for a key of the baseline. */
+export interface Question {
+  /** The key, as in `site.title`. */
+  key: string
+  ask: string
+  /** Kinds of sites for which it makes no sense. */
+  notFor?: readonly ('blog' | 'content' | 'shop' | 'forum')[]
+}
+
 /** An account as a baseline wants it. */
 export interface PlannedAccount {
   username: string
@@ -134,6 +143,8 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   shipped?: string
   /** The names by which the baseline says that items are to go. */
   gone?: z.ZodType<string[]>
+  /** What to ask an owner for it, in plain words. */
+  questions?: readonly Question[]
   /** Its items in the plain values of a file, by their names: each stands there once. */
   named?(values: PlainGroup): NamedItem[]
   /** The files that its items name, in the plain values of a file. */

@@ -35,8 +35,8 @@ export interface Recognised {
   name: string
   /** Its version, or '' if it doesn't tell. */
   version: string
-  /** Whether Unpack is tested with this version. */
-  proven: boolean
+  /** Whether Unpack is tested with this version; left out where visitors are not told which it is, and those who sign in are. */
+  proven?: boolean
   /** `first-run`: waits for its first-run form; `set up`: has an owner; `broken`: there, and not able to work. */
   state: 'first-run' | 'set up' | 'broken'
   /** The site's address as the system itself gives it. */

@@ -23,6 +23,7 @@ export type {
   Marks,
   Origin,
   Plan,
+  Question,
   ReadItem,
   Value,
 } from './area.js'
@@ -60,6 +61,7 @@ export { judge } from './judge.js'
 export { nameIn, refOf, type Ref } from './ref.js'
 export { reportHtml } from './report/html.js'
 export * from './report/report.js'
+export { questions } from './questions.js'
 export { Secret } from './secret.js'
 export { originOf } from './shipped.js'
 export type { Package, Packages, WantedPackage } from './package.js'

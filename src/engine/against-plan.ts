@@ -3,7 +3,7 @@ import { areaNames, areaOf } from '../core/areas/index.js'
 import { closedByUs } from './gate.js'
 import { compare, type Comparison } from '../core/compare.js'
 import { bodyDigest } from '../core/text/normal-form.js'
-import { abilities } from './abilities.js'
+import { abilitiesOf } from '../systems/abilities.js'
 import { keyOf } from './ownership.js'
 import type { Run } from './run.js'
 import type { Stock } from './stock.js'
@@ -12,7 +12,7 @@ import type { Stock } from './stock.js'
 export function againstPlan(run: Run, { inventory, closed }: Stock): Comparison {
   const { baseline, state, site } = run
   const comparison = compare(baseline, inventory, {
-    can: abilities(run, inventory),
+    can: abilitiesOf(run.site.system, run.baseline, inventory),
     without: (area) => closed.get(area) ?? site.system.lacks?.[area],
     written: (ref) => anyName(ref, (name) => state.written(name)),
     sampled: (ref) => anyName(ref, (name) => state.sampled(name)),

@@ -42,7 +42,7 @@ export async function refuseUnsafe(
     throw UnpackError.of('cannot-open', { address: wanted, finding })
   const found = (await knownSystems(options.systems)).find(({ id }) => id === system?.id)
   if (!system || !found) throw UnpackError.of('no-system', { address: wanted, standing, reason: finding })
-  if (!system.proven && !options.unproven)
+  if (!(system.proven ?? found.version !== undefined) && !options.unproven)
     throw UnpackError.of('not-proven', {
       system: system.name,
       version: system.version || 'of a version it does not tell',

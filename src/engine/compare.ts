@@ -1,3 +1,4 @@
+import type { SystemLine } from '../core/report/report.js'
 import type { PlanRows } from '../core/plan-rows.js'
 import { planRows } from '../core/plan-rows.js'
 import type { Baseline } from '../core/baseline/schema.js'
@@ -12,7 +13,7 @@ import { againstPlan } from './against-plan.js'
 
 export interface Compared {
   comparison: Comparison
-  system: { id: string; version: string; proven: boolean } | null
+  system: SystemLine
   /** What there is to see at a glance of the plan, area by area: of `access`, who is to be able to do what where. */
   rows: PlanRows
   /** True in front of a first-run form: what the system ships is expected, not seen. */
@@ -29,13 +30,13 @@ export const compareSite = (baseline: Baseline, options: RunOptions): Promise<Co
 async function compareOn(run: Run): Promise<Compared> {
   try {
     const rows = planRows(run.baseline)
-    const system = systemLine(run)
-    if (run.site.atFirstRun) return { comparison: againstPlan(run, expectedStock(run)), system, rows, expected: true }
+    if (run.site.atFirstRun)
+      return { comparison: againstPlan(run, expectedStock(run)), system: systemLine(run), rows, expected: true }
     const session = await run.logins.signIn()
     run.phase('read')
     const comparison = againstPlan(run, await keepingPages(run, () => takeStock(run, session)))
     await session.signOut()
-    return { comparison, system, rows, expected: false }
+    return { comparison, system: systemLine(run), rows, expected: false }
   } finally {
     await run.end()
   }

@@ -3,7 +3,6 @@ import { UnpackError } from '../core/errors.js'
 import type { Check, EyesCell } from '../core/report/report.js'
 import { lookAtAll } from './look.js'
 import type { RunOptions } from './options.js'
-import { RunRecord } from './record.js'
 import { call } from './call.js'
 import { Run } from './run.js'
 import { blankReport } from './report-of.js'
@@ -41,7 +40,7 @@ async function confirmOn(run: Run, options: ConfirmOptions): Promise<Confirmed> 
     if (run.site.atFirstRun) throw UnpackError.of('first-run-waits', { address: run.site.home })
     // nothing is kept of a run that can't begin
     await run.logins.owners()
-    const record = RunRecord.open(run.site.address, options.records, started, run.account.guard)
+    const record = run.record(started)
     record.journal({ event: 'opened' })
     const tried = options.try ? await tryOut(run, record) : []
     const { checks: looked, eyes } = await lookAtAll(run, record)

@@ -2,7 +2,7 @@ import type { AnyDifference } from '../core/areas/index.js'
 import type { SomeFound } from '../core/comparing/result.js'
 import { UnpackError } from '../core/errors.js'
 import type { Session } from '../systems/session.js'
-import type { RunRecord } from './record.js'
+import type { RunRecord } from './keeping.js'
 import type { Why } from './why.js'
 
 /** Bytes of one upload that are kept. */

@@ -1,6 +1,6 @@
 import type { SignedIn } from '../systems/session.js'
 import { carry } from './carrying/carry.js'
-import type { RunRecord } from './record.js'
+import type { RunRecord } from './keeping.js'
 import type { Run } from './run.js'
 
 /** A debt stands in the state and in the journal before the step that makes it is sent. */

@@ -4,7 +4,7 @@ import type { SignedIn } from '../systems/session.js'
 import { NoAnswer } from '../web/failure.js'
 import { carryOut } from './carry-out.js'
 import { storeOwner } from './owner-login.js'
-import type { RunRecord } from './record.js'
+import type { RunRecord } from './keeping.js'
 import type { Run } from './run.js'
 
 /**
@@ -22,18 +22,19 @@ export async function fillFirstRun(run: Run, expected: Comparison, record: RunRe
     )
   })
   if (missing.length > 0) throw UnpackError.of('first-run-needs', { keys: missing })
+  const session = await run.logins.atFirstRun()
   await storeOwner(run)
 
   run.phase('first run')
   const ofForm = expected.differences.filter(({ area }) => area === 'site' || area === 'owner')
   const why = new Map<string, { code: string; text: string }>()
   try {
-    await carryOut(run, run.site.stranger(), ofForm, { record, inventory: {}, why, copies: new Map() }, true)
+    await carryOut(run, session, ofForm, { record, inventory: {}, why, copies: new Map() }, true)
   } catch (error) {
     if (!(error instanceof NoAnswer)) throw error
     record.journal({ event: 'lost', why: error.failure.text })
-    const session = await run.logins.signIn().catch(() => undefined)
-    if (session) return session
+    const owner = await run.logins.signIn().catch(() => undefined)
+    if (owner) return owner
     throw UnpackError.of('lost-answer', { url: error.url, finding: error.failure.text })
   }
   const [refused] = why.values()

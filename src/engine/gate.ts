@@ -1,11 +1,11 @@
 import type { SomeFound } from '../core/comparing/result.js'
-import { onSystem } from './abilities.js'
+import { onSystem } from '../systems/abilities.js'
 import { areaNames, areaOf } from '../core/areas/index.js'
 import type { AnyDifference, Inventory, AnyItem } from '../core/areas/index.js'
 import type { Comparison, Remark } from '../core/compare.js'
 import type { SignedIn } from '../systems/session.js'
 import { carry } from './carrying/carry.js'
-import type { RunRecord } from './record.js'
+import type { RunRecord } from './keeping.js'
 import type { Run } from './run.js'
 import type { Stock } from './stock.js'
 

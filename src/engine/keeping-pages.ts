@@ -1,5 +1,4 @@
 import { UnpackError } from '../core/errors.js'
-import { RunRecord } from './record.js'
 import type { Run } from './run.js'
 
 /** Reads a site; a page that is not the one that was asked for is kept in a record, even where nothing else is begun. */
@@ -8,7 +7,7 @@ export async function keepingPages<T>(run: Run, read: () => Promise<T>): Promise
     return await read()
   } catch (error) {
     if (!(error instanceof UnpackError) || error.page === undefined) throw error
-    const record = RunRecord.open(run.site.address, run.options.records, new Date(), run.account.guard)
+    const record = run.record(new Date())
     record.journal({ event: 'opened' })
     const page = record.keepPage('unexpected', error.page)
     record.journal({ event: 'closed', ok: false, why: error.message })

@@ -1,7 +1,7 @@
 import { plannedAccounts } from '../core/accounts.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import { UnpackError } from '../core/errors.js'
-import type { Login, SignedIn } from '../systems/session.js'
+import type { Login, Session, SignedIn } from '../systems/session.js'
 import type { Account } from './account.js'
 import type { RunOptions } from './options.js'
 import type { ReachedSite } from './site.js'
@@ -13,7 +13,7 @@ export class LoginsHere {
   constructor(
     private readonly site: ReachedSite,
     private readonly baseline: Baseline,
-    private readonly options: Pick<RunOptions, 'logins'>,
+    private readonly options: Pick<RunOptions, 'logins' | 'unproven'>,
     private readonly account: Account,
   ) {}
 
@@ -40,11 +40,38 @@ export class LoginsHere {
     for (const login of await this.#likely()) {
       const session = await system.signIn(this.site.visitor(signal), login)
       if (!session) continue
+      await this.#provenAtLast(session)
       // of a run that was stopped in between: the new password is the only one from now on
       if (login.renewed) await this.options.logins.promote?.(home, login.username)
       return session
     }
     throw UnpackError.of('login-refused', { address: home, user: username })
+  }
+
+  /**
+   * Whoever fills the first-run form: anybody, or where the system wants a login for it, the host's.
+   * @throws UnpackError `login-missing`, `login-refused`
+   */
+  async atFirstRun(): Promise<Session> {
+    const { system, home } = this.site
+    if (!system.enterFirstRun) return this.site.stranger()
+    const { username } = await this.owners()
+    for (const login of await this.#likely()) {
+      const session = await system.enterFirstRun(this.site.visitor(), login)
+      if (session) return session
+    }
+    throw UnpackError.of('login-refused', { address: home, user: username })
+  }
+
+  /** A version that visitors are not told is known now, and has to be one that Unpack is proven with. */
+  async #provenAtLast(session: SignedIn): Promise<void> {
+    const { system, surveyed } = this.site
+    const known = surveyed.findings.system
+    if (known?.proven !== undefined || !known || !system.version) return
+    Object.assign(known, await system.version(session))
+    if ((known as { proven?: boolean }).proven === true || this.options.unproven) return
+    await session.signOut().catch(() => undefined)
+    throw UnpackError.of('not-proven', { system: system.name, version: known.version || 'of a version it does not tell' })
   }
 
   /** The likeliest first; of one that was being renewed, both passwords. */

@@ -1,3 +1,4 @@
+import type { Keeping } from './keeping.js'
 import type { Secret } from '../core/secret.js'
 import type { Logins } from '../logins/logins.js'
 import type { Resolve } from '../web/connections.js'
@@ -36,6 +37,8 @@ export interface RunOptions extends SurveyOptions {
   mailbox?: Mailbox
   /** Where logins are kept; opened when the first one is needed. */
   logins: Logins
+  /** What keeps what outlives the run; folders of this machine where left out. */
+  keeping?: Keeping
   /** The state folder; the user's own where left out. */
   state?: string
   /** Where records go; `unpack-record` in the current folder where left out. */

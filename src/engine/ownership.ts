@@ -13,7 +13,7 @@ import { allFound, foundAt } from '../core/inventory.js'
 import { areaIn } from '../core/ref.js'
 import { grouped } from '../core/grouped.js'
 import { bodyDigest } from '../core/text/normal-form.js'
-import type { State } from './state.js'
+import type { Memory } from './keeping.js'
 import type { Intent } from './under-way.js'
 import { given, textOf } from '../core/value.js'
 
@@ -31,7 +31,7 @@ export interface Owned {
 }
 
 /** What a run that ended before it could look has made: by the number it was told, or by the values it was about to write. */
-export function arrivedIn(inventory: Inventory, { intents, made }: State['underWay']): Owned[] {
+export function arrivedIn(inventory: Inventory, { intents, made }: Memory['underWay']): Owned[] {
   const byId = grouped<string, SomeFound>(
     areaNames.flatMap((name) =>
       (inventory[name] ?? []).map((found) => [`${name} ${found.id}`, found as SomeFound] as const),

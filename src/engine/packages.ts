@@ -1,4 +1,4 @@
-import { onSystem } from './abilities.js'
+import { onSystem } from '../systems/abilities.js'
 import type { AreaName } from '../core/areas/index.js'
 import { areaNames, areaOf } from '../core/areas/index.js'
 import { openArchive, type OpenArchive } from '../archives/open.js'

@@ -1,3 +1,4 @@
+import type { KeptFile, RunRecord } from './keeping.js'
 import { createHash } from 'node:crypto'
 import {
   appendFileSync,
@@ -22,19 +23,8 @@ import { allVisible } from '../core/text/visible.js'
 
 type Entry = Omit<JournalLine, 'journal' | 'at'>
 
-/** A file that is kept as it comes. */
-export interface KeptFile {
-  /** Its name within the record. */
-  name: string
-  add(part: Uint8Array): Promise<void>
-  /** Ends it; gives its size and its SHA-256 as 64 hex digits. */
-  end(): { bytes: number; sha256: string }
-  /** Takes it away again: it is not whole. */
-  drop(): void
-}
-
 /** The folder of a run: its journal, copies of what it removed, pages that were not as expected, and its report. */
-export class RunRecord {
+export class RecordFolder implements RunRecord {
   private constructor(
     readonly folder: string,
     private readonly guard: Guard,
@@ -45,7 +35,7 @@ export class RunRecord {
    * @param guard knows what must not be in it
    * @throws UnpackError `folder-trouble`
    */
-  static open(address: SiteAddress, root = 'unpack-record', now = new Date(), guard = new Guard()): RunRecord {
+  static open(address: SiteAddress, root = 'unpack-record', now = new Date(), guard = new Guard()): RecordFolder {
     const time = now
       .toISOString()
       .replace(/\.\d+Z$/, 'Z')
@@ -56,7 +46,7 @@ export class RunRecord {
     return onDisk(folder, () => {
       mkdirSync(folder, { recursive: true, mode: 0o700 })
       chmodSync(folder, 0o700)
-      return new RunRecord(folder, guard)
+      return new RecordFolder(folder, guard)
     })
   }
 

@@ -1,7 +1,7 @@
 import { anyItem, areaOf, type AnyDifference } from '../core/areas/index.js'
 import type { Value } from '../core/area.js'
 import { nothingYet } from '../core/report/blank.js'
-import type { DifferenceLine, Report } from '../core/report/report.js'
+import type { DifferenceLine, Report, SystemLine } from '../core/report/report.js'
 import { given } from '../core/value.js'
 import { changes, differenceText, valueText } from '../core/words.js'
 import type { Run } from './run.js'
@@ -19,11 +19,9 @@ export const blankReport = (run: Run, of: Report['of'], started: Date): Report =
 })
 
 /** The system as documents name it. */
-export function systemLine({
-  site: { surveyed },
-}: Pick<Run, 'site'>): { id: string; version: string; proven: boolean } | null {
+export function systemLine({ site: { surveyed } }: Pick<Run, 'site'>): SystemLine {
   const { system } = surveyed.findings
-  return system ? { id: system.id, version: system.version, proven: system.proven } : null
+  return system ? { id: system.id, version: system.version, proven: system.proven ?? null } : null
 }
 
 const plain = (pairs: { key: string; value: Value }[]): Record<string, Value> =>

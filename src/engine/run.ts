@@ -7,12 +7,12 @@ import { Account } from './account.js'
 import { refuseUnsafe, surveyWithDoor } from './begin.js'
 import type { Phase } from './events.js'
 import { ManyEyes } from './many-eyes.js'
-import type { Lock } from './lock.js'
+import type { HeldLock, Keeping, Memory, RunRecord } from './keeping.js'
 import { LoginsHere } from './logins-here.js'
 import type { RunOptions } from './options.js'
 import { packagesIn } from './packages.js'
 import { ReachedSite } from './site.js'
-import { State } from './state.js'
+import { onDisk } from './on-disk.js'
 import type { Surveyed } from './survey.js'
 
 /** One run on one site: what survey, compare, settle, confirm and undo share. */
@@ -25,7 +25,8 @@ export class Run {
     readonly baseline: Baseline,
     readonly options: RunOptions,
     readonly account: Account,
-    readonly state: State,
+    readonly state: Memory,
+    private readonly keeping: Keeping,
     { surveyed, system }: { surveyed: Surveyed; system: System },
   ) {
     this.site = new ReachedSite(surveyed, system, options, account.traffic, async () => this.#lock?.stillOurs())
@@ -46,12 +47,14 @@ export class Run {
     const { kind = system.kind } = baseline.site
     if (kind !== system.kind)
       throw UnpackError.of('other-kind', { address: asked, system: system.name, is: system.kind, wanted: kind })
+    const { keeping = onDisk(options.state, options.records) } = options
     const { packages, notes } = await packagesIn(baseline, system)
     return new Run(
       { ...baseline, packages },
       { ...options, door },
       new Account(guard, notes, options),
-      await State.of(surveyed.address, options.state),
+      await keeping.memory(surveyed.address),
+      keeping,
       { surveyed, system },
     )
   }
@@ -64,14 +67,15 @@ export class Run {
       { ...this.baseline, site: { ...this.baseline.site, reachedAt: undefined } },
       this.options,
       this.account,
-      await State.of(address, this.options.state),
+      await this.keeping.memory(address),
+      this.keeping,
       { surveyed: { ...surveyed, address }, system },
     )
     this.#there = there
     // two names of this machine share what is remembered, and its lock
     if (stateKey(address) === stateKey(this.site.address)) {
       there.#lock = this.#lock
-      await there.state.share(this.state)
+      if (this.#lock) await there.state.share()
     } else {
       await there.lock()
       await there.state.takeOver(this.state)
@@ -79,10 +83,15 @@ export class Run {
     return there
   }
 
-  #lock: Lock | undefined
+  #lock: HeldLock | undefined
   /** Keeps other runs off the site; from now on this run may write, there and into its state. */
   async lock(): Promise<void> {
     this.#lock = await this.state.lock()
+  }
+
+  /** A new record of what this run does. */
+  record(started: Date): RunRecord {
+    return this.keeping.record(this.site.address, started, this.account.guard)
   }
 
   phase(phase: Phase, text = this.site.home): void {

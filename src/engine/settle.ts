@@ -14,7 +14,7 @@ import { closeFirst, opensSite } from './gate.js'
 import { fillFirstRun } from './first-run.js'
 import { lookAtAll } from './look.js'
 import type { RunOptions } from './options.js'
-import { RunRecord } from './record.js'
+import type { RunRecord } from './keeping.js'
 import { move, refuseMove } from './move.js'
 import { Run } from './run.js'
 import { choose, chooseAgain, type Choice, type Chosen } from './settling/choose.js'
@@ -84,7 +84,7 @@ async function settleLocked(run: Run, options: SettleOptions, started: Date): Pr
     await shown.session?.signOut()
     return { ...nothing, open: plan.differences, comparison: plan, requests: run.account.traffic.requests }
   }
-  const record = RunRecord.open(run.site.address, options.records, started, run.account.guard)
+  const record = run.record(started)
   record.journal({ event: 'opened' })
   try {
     return await carryThrough(run, options, shown, agreed, record, started)

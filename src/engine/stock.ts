@@ -6,7 +6,7 @@ import { areaNames, type AreaName, type Inventory, type ItemOf } from '../core/a
 import { UnpackError } from '../core/errors.js'
 import { inventoryOf } from '../core/inventory.js'
 import type { SignedIn } from '../systems/session.js'
-import { onSystem } from './abilities.js'
+import { onSystem } from '../systems/abilities.js'
 import { recogniseOurs } from './recognise-ours.js'
 import type { Run } from './run.js'
 

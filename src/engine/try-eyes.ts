@@ -6,7 +6,7 @@ import type { LookedAt } from '../systems/eyes.js'
 import type { SignedIn } from '../systems/session.js'
 import { lookFailure } from './error-of.js'
 import type { Watched } from './eyes.js'
-import type { RunRecord } from './record.js'
+import type { RunRecord } from './keeping.js'
 import type { Run } from './run.js'
 import { withMark } from './trial-marks.js'
 

@@ -11,11 +11,10 @@ import { carry } from './carrying/carry.js'
 import { heldBy } from './carry-out.js'
 import { keepingPages } from './keeping-pages.js'
 import type { RunOptions } from './options.js'
-import { RunRecord } from './record.js'
 import { copiesIn, type Copy } from './record-reading.js'
 import { Run } from './run.js'
 import type { Value } from '../core/area.js'
-import { onSystem } from './abilities.js'
+import { onSystem } from '../systems/abilities.js'
 import { takeStock } from './stock.js'
 
 export { readJournal } from './record-reading.js'
@@ -55,7 +54,7 @@ export const undo = (
 async function giveBack(run: Run, copies: readonly Copy[], refs: readonly string[] | undefined): Promise<Undone> {
   const session = await run.logins.signIn()
   const { inventory } = await keepingPages(run, () => takeStock(run, session))
-  const record = RunRecord.open(run.site.address, run.options.records, new Date(), run.account.guard)
+  const record = run.record(new Date())
   record.journal({ event: 'opened' })
   const failed: Undone['failed'] = (refs ?? [])
     .filter((ref) => !copies.some((copy) => copy.ref === ref))

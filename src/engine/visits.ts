@@ -9,7 +9,7 @@ import type { Check } from '../core/report/report.js'
 import { sharedLooks } from '../looks/index.js'
 import { bad, good, type Look, type Outcome, type Sight } from '../looks/look.js'
 import { shown } from '../looks/shows.js'
-import { onSystem } from './abilities.js'
+import { onSystem } from '../systems/abilities.js'
 import { lookFailure } from './error-of.js'
 import type { Run } from './run.js'
 

@@ -4,3 +4,5 @@ import { wordpress } from './wordpress/index.js'
 
 /** The real systems that Unpack brings. */
 export const builtIn: readonly System[] = [wordpress, misago]
+
+export { abilitiesOf } from './abilities.js'

@@ -1,4 +1,7 @@
-/** What a request is for: log-ins and log-outs are counted apart from what could change the site. */
+/**
+ * What a request is for: log-ins and log-outs are counted apart from what could change the site. A POST that only asks says
+ * that it is to read.
+ */
 export type Purpose = 'read' | 'write' | 'log-in'
 
 export type FormFields = Readonly<Record<string, string>> | readonly (readonly [name: string, value: string])[]

@@ -115,7 +115,7 @@ export class Visitor {
     try {
       return await this.#once(url, ask)
     } catch (error) {
-      const isReading = (ask.method ?? 'GET') === 'GET' && (ask.purpose ?? 'read') === 'read'
+      const isReading = (ask.purpose ?? ((ask.method ?? 'GET') === 'GET' ? 'read' : 'write')) === 'read'
       if (!isReading || !(error instanceof NoAnswer) || error.failure.kind !== 'broken off') throw error
       return this.#once(url, ask)
     }

@@ -4,6 +4,8 @@ import { basename, dirname, join, relative, resolve } from 'node:path'
 import { test } from 'node:test'
 import ts from 'typescript'
 import { areaNames } from '../../src/core/areas/index.js'
+import { abilitiesOf, builtIn } from '../../src/systems/index.js'
+import { planned } from '../help/plan.js'
 import { root } from '../help/root.js'
 
 const files = (folder: string): string[] =>
@@ -55,6 +57,17 @@ test('core asks for nothing: no Node, no network, no other room', () => {
   for (const file of files('src/core'))
     for (const one of importsOf(file))
       assert.ok(pure.has(one.what) || target(one).startsWith('src/core/'), `${file} → ${one.what}`)
+})
+
+test('abilities are to be had without the network half of anything: what `unpack/systems` reaches', () => {
+  for (const at of reached('src/systems/index.ts'))
+    assert.doesNotMatch(at, /^(?:undici|node:|tough-cookie|src\/engine|src\/logins)/, at)
+  const [blog] = builtIn
+  assert.ok(blog)
+  const can = abilitiesOf(blog, planned('http://127.0.0.1/'), {})
+  assert.equal(can('site', 'title'), 'can')
+  assert.equal(can('members', 'open'), 'none')
+  assert.equal(typeof can('members', 'email'), 'object')
 })
 
 test('looks know no system, and need no network of their own', () => {

@@ -3,7 +3,7 @@ import { appendFileSync, readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { after, test } from 'node:test'
 import { settle, undo, type Baseline } from 'unpack'
-import { RunRecord } from '../../src/engine/record.js'
+import { RecordFolder } from '../../src/engine/record.js'
 import { readJournal } from '../../src/engine/record-reading.js'
 import { folder } from '../help/folders.js'
 import { runningForum } from '../help/forum.js'
@@ -17,7 +17,7 @@ after(() => Promise.all(open.map((one) => one.close())))
 const later = '2027-03-05T14:07:00.000Z'
 
 test('each copy has a name of its own: refs that read alike, a path that is longer than a file’s name may be', () => {
-  const record = RunRecord.open({ origin: 'http://127.0.0.1:4101', base: '/' }, join(root, 'names'))
+  const record = RecordFolder.open({ origin: 'http://127.0.0.1:4101', base: '/' }, join(root, 'names'))
   const refs = ['posts/low-tide', 'posts/low_tide', 'posts/low tide', `posts/${'ü'.repeat(400)}`]
   const names = refs.map((ref) => record.keepCopy(ref, { copy: ref }))
   assert.equal(new Set(names).size, refs.length)
@@ -256,7 +256,7 @@ test('everything of a forum that goes is given back: groups, forums with their s
 })
 
 test('undo goes on where a journal’s last line was cut, and stops at any other that can’t be read', async () => {
-  const record = RunRecord.open({ origin: 'http://127.0.0.1:4101', base: '/' }, join(root, 'cut'))
+  const record = RecordFolder.open({ origin: 'http://127.0.0.1:4101', base: '/' }, join(root, 'cut'))
   record.journal({ event: 'opened' })
   const file = join(record.folder, 'journal.jsonl')
   appendFileSync(file, '{"journal": 1, "at": "2026-')

@@ -53,7 +53,9 @@ test('what a request is for: writes are counted, log-ins apart', async () => {
   await somebody.post('/', { a: 'b' })
   await somebody.post('/', { a: 'b' }, { purpose: 'log-in' })
   await somebody.ask('/', { method: 'DELETE' })
-  assert.deepEqual([traffic.requests, traffic.writes], [4, 2])
+  // a POST that only asks
+  await somebody.ask('/', { method: 'POST', json: { find: 'kelp' }, purpose: 'read' })
+  assert.deepEqual([traffic.requests, traffic.writes], [5, 2])
 })
 
 test('no answer, a broken-off one and one too large are said', async () => {

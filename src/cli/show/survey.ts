@@ -22,7 +22,7 @@ export const surveyJson = (surveyed: Surveyed): z.output<typeof surveyDocument> 
     address: addressText(surveyed.address),
     standing: surveyed.standing,
     safe: surveyed.safe,
-    system: system ? { id: system.id, version: system.version, proven: system.proven } : null,
+    system: system ? { id: system.id, version: system.version, proven: system.proven ?? null } : null,
     reasons: surveyed.reasons,
     variants,
     requests: surveyed.requests,
@@ -39,7 +39,7 @@ export function surveyLines(surveyed: Surveyed): string[] {
     ...row(
       'system',
       system
-        ? `${system.name} ${system.version || '(it does not tell its version)'}, ${system.proven ? 'proven' : 'not proven: settle wants --unproven'}`
+        ? `${system.name} ${system.version || '(it does not tell its version)'}, ${system.proven === undefined ? 'told after signing in whether it is proven' : system.proven ? 'proven' : 'not proven: settle wants --unproven'}`
         : 'none that Unpack knows',
     ),
     ...hops

@@ -37,6 +37,7 @@ export const addOns: Area<'addOns', AddOnItem> = {
   name: 'addOns',
   title: 'add-ons',
   list: 'at least',
+  questions: [{ key: 'addOns', ask: 'Which add-ons does it need?' }],
   shipped: 'Add-ons',
   gone: z.array(packageName).describe('Add-ons, by the names of their folders'),
   unkept: 'only its name and version are kept',

@@ -59,6 +59,7 @@ export const categories: Area<'categories', CategoryItem> = {
   name: 'categories',
   title: 'categories',
   list: 'at least',
+  questions: [{ key: 'categories', ask: 'Into which categories do posts go?' }],
   shipped: 'Categories',
   gone: z.array(slug).describe('Slugs of categories'),
   guarded: true,

@@ -69,6 +69,7 @@ export const commenting: Area<'commenting', CommentingItem, never, CommentTry> =
   title: 'rules for comments',
   key: 'comments',
   list: 'one',
+  questions: [{ key: 'comments', ask: 'May visitors comment, and who sees a comment first?' }],
   keys: ['allowed', 'approve', 'linksBeforeApproval'],
   ref: () => 'commenting',
   plan: ({ comments }) => (comments ? [{ item: comments }] : []),

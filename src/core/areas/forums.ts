@@ -84,6 +84,7 @@ export const forums: Area<'forums', ForumItem> = {
   name: 'forums',
   title: 'forums',
   list: 'at least',
+  questions: [{ key: 'forums', ask: 'Which forums are there, and who may do what in them?' }],
   shipped: 'Categories of a forum, and forums',
   gone: z.array(forumPath).describe('Forums as category/title, or categories; never one that holds topics'),
   guarded: true,

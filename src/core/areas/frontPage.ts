@@ -34,6 +34,7 @@ export const frontPage: Area<'frontPage', FrontPageItem> = {
   name: 'frontPage',
   title: 'front page',
   list: 'one',
+  questions: [{ key: 'frontPage', ask: 'What do visitors see first: the latest posts, or a page?' }],
   keys: ['page', 'posts'],
   mistakes(values, add) {
     const { frontPage } = values

@@ -30,6 +30,7 @@ export const groups: Area<'groups', GroupItem> = {
   name: 'groups',
   title: 'groups',
   list: 'at least',
+  questions: [{ key: 'groups', ask: 'Which groups of members are there?' }],
   gone: z.array(title).describe('Groups, by their names'),
   guarded: true,
   strange(item, { members = [], owner }, items) {

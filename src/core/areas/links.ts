@@ -37,6 +37,7 @@ export const links: Area<'links', LinkItem> = {
   name: 'links',
   title: 'lists of links',
   list: 'at least',
+  questions: [{ key: 'links', ask: 'To which other sites does it lead?' }],
   shipped: 'Links and their categories',
   guarded: true,
   keys: ['title', 'link', 'description', 'category'],

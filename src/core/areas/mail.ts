@@ -47,6 +47,7 @@ export const mail: Area<'mail', MailItem> = {
   name: 'mail',
   title: 'mail settings',
   list: 'one',
+  questions: [{ key: 'mail', ask: 'How does the site send mail?' }],
   keys: ['from', 'name', 'server', 'signature'],
   ref: () => 'mail',
   plan: ({ mail }) => (mail ? [{ item: mail }] : []),

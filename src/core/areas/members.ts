@@ -43,6 +43,7 @@ export const members: Area<'members', MemberItem> = {
   name: 'members',
   title: 'members',
   list: 'at least',
+  questions: [{ key: 'members', ask: 'Who has an account beside you?' }],
   gone: z.array(userName).describe('Accounts, by their user names'),
   guarded: true,
   apart: ['groups', 'open'],

@@ -61,6 +61,7 @@ export const menus: Area<'menus', MenuItem> = {
   name: 'menus',
   title: 'menus',
   list: 'at least',
+  questions: [{ key: 'menus', ask: 'Which links stand in its menus?' }],
   shipped: 'Menus',
   gone: z.array(placeName).describe('Places of menus'),
   follows: ['theme', 'publishing', 'frontPage', 'pages', 'categories'],

@@ -69,6 +69,11 @@ export const owner: Area<'owner', OwnerItem> = {
   name: 'owner',
   title: 'owner',
   list: 'one',
+  questions: [
+    { key: 'owner.username', ask: 'By which name do you sign in?' },
+    { key: 'owner.email', ask: 'What is your e-mail address?' },
+    { key: 'owner.name', ask: 'What are you called, and what do visitors call you?' },
+  ],
   keys: ['username', 'first', 'last', 'shown', 'email', 'password'],
   mistakes: easyUserName,
   ref: () => 'owner',

@@ -129,6 +129,7 @@ export const pages: Area<'pages', PageItem> = {
   name: 'pages',
   title: 'pages',
   list: 'at least',
+  questions: [{ key: 'pages', ask: 'Which pages does it have?' }],
   shipped: 'Pages',
   gone: z.array(pagePath).describe('Paths of pages, or slugs where they are the only ones'),
   guarded: true,

@@ -52,6 +52,7 @@ export const posting: Area<'posting', PostingItem> = {
   name: 'posting',
   title: 'posting',
   list: 'one',
+  questions: [{ key: 'posting', ask: 'How often and how much may members post?' }],
   keys: Object.keys(words) as (keyof PostingItem)[],
   ref: () => 'posting',
   plan: ({ posting }) => (posting ? [{ item: flatKeys(posting) }] : []),

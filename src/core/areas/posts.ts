@@ -71,6 +71,7 @@ export const posts: Area<'posts', PostItem> = {
   name: 'posts',
   title: 'posts',
   list: 'at least',
+  questions: [{ key: 'posts', ask: 'Which posts are there from the first day on?' }],
   shipped: 'Posts',
   gone: z.array(slug).describe('Slugs of posts'),
   guarded: true,

@@ -66,6 +66,7 @@ export const profiles: Area<'profiles', ProfilesItem> = {
   name: 'profiles',
   title: 'profiles',
   list: 'one',
+  questions: [{ key: 'profiles', ask: 'What may members have and show?' }],
   keys: Object.keys(words) as (keyof ProfilesItem)[],
   ref: () => 'profiles',
   plan: ({ profiles }) => {

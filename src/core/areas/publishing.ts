@@ -76,6 +76,7 @@ export const publishing: Area<'publishing', PublishingItem, never, LeadsOn> = {
   name: 'publishing',
   title: 'publishing',
   list: 'one',
+  questions: [{ key: 'publishing', ask: 'How are posts published: how many on a page, and at which addresses?' }],
   keys: ['postsPerPage', 'postAddress', 'feedPosts', 'feedShows', 'newPostNotices'],
   ref: () => 'publishing',
   plan: ({ publishing }) =>

@@ -36,6 +36,7 @@ export const sidebars: Area<'sidebars', SidebarItem> = {
   name: 'sidebars',
   title: 'sidebars',
   list: 'at least',
+  questions: [{ key: 'sidebars', ask: 'What stands in its sidebars?' }],
   shipped: 'What stands in sidebars',
   follows: ['theme'],
   keys: ['place', 'parts'],

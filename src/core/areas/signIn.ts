@@ -43,6 +43,7 @@ export const signIn: Area<'signIn', SignInItem> = {
   name: 'signIn',
   title: 'rules for signing in',
   list: 'one',
+  questions: [{ key: 'signIn', ask: 'How often may somebody try a wrong password?' }],
   keys: ['attempts', 'lockMinutes', 'staySignedIn'],
   ref: () => 'signIn',
   plan: ({ signIn }) => (signIn ? [{ item: signIn }] : []),

@@ -57,6 +57,7 @@ export const signUp: Area<'signUp', SignUpItem, SignUpLook> = {
   name: 'signUp',
   title: 'sign-up',
   list: 'one',
+  questions: [{ key: 'signUp', ask: 'May visitors make accounts, and what do new ones wait for?' }],
   keys: ['open', 'role', 'approval', 'question.ask', 'question.answers'],
   ref: () => 'signUp',
   plan: ({ signUp }) => (signUp ? [{ item: flatKeys(signUp) }] : []),

@@ -41,6 +41,7 @@ export const theme: Area<'theme', ThemeItem, ThemeLook> = {
   name: 'theme',
   title: 'themes',
   list: 'at least',
+  questions: [{ key: 'theme', ask: 'Which theme does it wear?' }],
   shipped: 'Themes that are not in use',
   gone: z.array(packageName).describe('Themes, by the names of their folders'),
   unkept: 'only its name and version are kept',

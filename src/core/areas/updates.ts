@@ -40,6 +40,7 @@ export const updates: Area<'updates', UpdatesItem> = {
   name: 'updates',
   title: 'updates',
   list: 'one',
+  questions: [{ key: 'updates', ask: 'How are newer versions taken?' }],
   keys: ['system', 'themes', 'addOns', 'waiting'],
   ref: () => 'updates',
   plan: ({ updates }) => {

@@ -98,7 +98,7 @@ export function reportHtml(report: Report): string {
   const { good, text } = verdict(report)
   const seconds = ((Date.parse(report.ended) - Date.parse(report.started)) / 1000).toFixed(1)
   const system = report.system
-    ? `${report.system.id} ${report.system.version}${report.system.proven ? '' : ' (not proven)'}`
+    ? `${report.system.id} ${report.system.version}${report.system.proven === false ? ' (not proven)' : ''}`
     : 'no system'
   return `<!doctype html>
 <html lang="en">

@@ -28,7 +28,14 @@ export const eyesSchema = z.strictObject({
 /** What one pair of eyes found at one thing. */
 export type EyesCell = z.output<typeof eyesSchema>
 
-const systemSchema = z.strictObject({ id: z.string(), version: z.string(), proven: z.boolean() }).nullable()
+const systemSchema = z
+  .strictObject({
+    id: z.string(),
+    version: z.string().describe('Empty where it is not told'),
+    proven: z.boolean().nullable().describe('null where the version is only told after signing in'),
+  })
+  .nullable()
+export type SystemLine = z.output<typeof systemSchema>
 
 export const surveyDocument = z
   .strictObject({

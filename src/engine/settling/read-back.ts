@@ -9,14 +9,14 @@ import { itemDigest } from '../../core/text/digest.js'
 import { sampleRefs } from '../../core/samples.js'
 import { carryOut } from '../carry-out.js'
 import { payDebts } from '../debts.js'
-import type { RunRecord } from '../record.js'
+import type { RunRecord } from '../keeping.js'
 import type { Run } from '../run.js'
 import { ownedNow, stoodOnce } from '../ownership.js'
 import { isStillOpen, sameIn } from './same.js'
 import { keepCopies } from '../copies.js'
 import { takeStock, type Stock } from '../stock.js'
 import { againstPlan } from '../against-plan.js'
-import { abilities } from '../abilities.js'
+import { abilitiesOf } from '../../systems/abilities.js'
 
 export interface ReadBack {
   /** The comparison after everything that was chosen was carried out. */
@@ -131,7 +131,7 @@ async function rememberUnseen(
   carried: readonly AnyDifference[],
   why: ReadonlyMap<string, unknown>,
 ): Promise<void> {
-  const can = abilities(run, inventory)
+  const can = abilitiesOf(run.site.system, run.baseline, inventory)
   const sent = carried.flatMap((difference): [string, string][] => {
     if (difference.is === 'left over' || why.has(difference.ref)) return []
     const keys: readonly string[] = difference.is === 'different' ? difference.fields : Object.keys(difference.wanted)

@@ -4,11 +4,10 @@ import type { OwnLook } from '../core/looking.js'
 import type { Ability, ReadItem } from '../core/area.js'
 import type { AreaName, Inventory, ItemOf, AnyItem } from '../core/areas/index.js'
 import type { Baseline } from '../core/baseline/schema.js'
-import type { Step } from '../systems/step.js'
-import type { AreaOnSystem, Kept, OnSite } from '../systems/area-on-system.js'
-import type { SignedIn } from '../systems/session.js'
-import type { System } from '../systems/system.js'
-import type { Run } from './run.js'
+import type { Step } from './step.js'
+import type { AreaOnSystem, Kept, OnSite } from './area-on-system.js'
+import type { SignedIn } from './session.js'
+import type { System } from './system.js'
 
 /** An area of a system, seen without its own types. */
 export interface AnyAreaOnSystem extends Omit<
@@ -30,13 +29,14 @@ export const onSystem = (system: System, name: AreaName): AnyAreaOnSystem | unde
   system.areas[name] as unknown as AnyAreaOnSystem | undefined
 
 /** Whether the system can be given a key, as things stand there. */
-export function abilities(
-  { site, baseline }: Pick<Run, 'site' | 'baseline'>,
+export function abilitiesOf(
+  system: System,
+  baseline: Baseline,
   inventory: Inventory,
 ): (area: AreaName, key: string) => Ability {
   const known = new Map<AreaName, Record<string, Ability>>()
   return (area, key) => {
-    const { can, keys } = onSystem(site.system, area) ?? {}
+    const { can, keys } = onSystem(system, area) ?? {}
     const here = known.get(area) ?? (typeof can === 'function' ? can({ baseline, inventory }) : can) ?? {}
     known.set(area, here)
     return here[key] ?? (key === 'new' || !keys || keys.includes(key) ? 'can' : 'none')

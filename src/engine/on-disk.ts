@@ -1,0 +1,9 @@
+import type { Keeping } from './keeping.js'
+import { RecordFolder } from './record.js'
+import { State } from './state.js'
+
+/** Keeps everything in folders of this machine. @param state the state folder @param records where records go */
+export const onDisk = (state?: string, records?: string): Keeping => ({
+  memory: (address) => State.of(address, state),
+  record: (address, started, guard) => RecordFolder.open(address, records, started, guard),
+})
