@@ -11,6 +11,7 @@ import { ruleCases } from './cases/rules.js'
 import { sampleCases } from './cases/samples.js'
 import { ownerCases } from './cases/owner.js'
 import { pageCases } from './cases/pages.js'
+import { privacyPageCases } from './cases/privacyPage.js'
 import { shippedCases } from './cases/shipped.js'
 import { siteCases } from './cases/site.js'
 import { lacking, type ConformanceCase } from './case.js'
@@ -27,6 +28,7 @@ export const conformanceCases: readonly ConformanceCase[] = [
   ...categoryCases,
   ...pageCases,
   ...placeCases,
+  ...privacyPageCases,
   ...packageCases,
   ...ruleCases,
   ...linkCases,

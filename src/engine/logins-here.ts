@@ -71,7 +71,10 @@ export class LoginsHere {
     Object.assign(known, await system.version(session))
     if ((known as { proven?: boolean }).proven === true || this.options.unproven) return
     await session.signOut().catch(() => undefined)
-    throw UnpackError.of('not-proven', { system: system.name, version: known.version || 'of a version it does not tell' })
+    throw UnpackError.of('not-proven', {
+      system: system.name,
+      version: known.version || 'of a version it does not tell',
+    })
   }
 
   /** The likeliest first; of one that was being renewed, both passwords. */

@@ -61,7 +61,7 @@ test('a first-run form that wants a login gets the host’s, and nothing is sent
   await assert.rejects(settle(plan, options), { code: 'login-refused' })
   assert.equal(standIn.requests.filter((line) => line.startsWith('POST')).length, before)
   assert.deepEqual(
-    await standIn.options.logins.at(standIn.address).then((all) => all.map(({ username }) => username)),
+    standIn.options.logins.at(standIn.address).map(({ username }) => username),
     ['boss'],
   )
   await standIn.options.logins.put(standIn.address, 'boss', new Secret('the-hosts-own'))

@@ -19,6 +19,7 @@ import { owner, ownerPart } from './owner.js'
 import { pages, pagesPart } from './pages.js'
 import { posting, postingPart } from './posting.js'
 import { posts, postsPart } from './posts.js'
+import { privacyPage, privacyPagePart } from './privacyPage.js'
 import { profiles, profilesPart } from './profiles.js'
 import { publishing, publishingPart } from './publishing.js'
 import { sidebars, sidebarsPart } from './sidebars.js'
@@ -41,6 +42,7 @@ export const areas = {
   tags,
   pages,
   frontPage,
+  privacyPage,
   theme,
   addOns,
   menus,
@@ -74,6 +76,7 @@ export const parts = {
   ...categoriesPart,
   ...pagesPart,
   ...frontPagePart,
+  ...privacyPagePart,
   ...menusPart,
   ...sidebarsPart,
   ...themePart,

@@ -11,6 +11,7 @@ import { menus } from './areas/menus.js'
 import { owner } from './areas/owner.js'
 import { pages } from './areas/pages.js'
 import { posts } from './areas/posts.js'
+import { privacyPage } from './areas/privacyPage.js'
 import { publishing } from './areas/publishing.js'
 import { sidebars } from './areas/sidebars.js'
 import { signUp } from './areas/signUp.js'
@@ -47,6 +48,7 @@ export const wordpress: System<WordPressSession> = {
     owner,
     pages,
     posts,
+    privacyPage,
     publishing,
     sidebars,
     signUp,

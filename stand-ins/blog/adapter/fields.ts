@@ -3,7 +3,7 @@ const words = (text: string): string[] => text.split(' ')
 /** The fields of each form of the dashboard, by its room. */
 export const fields: Readonly<Record<string, readonly string[]>> = {
   settings: words('title description language timezone date time weekStarts contact icon address hidden'),
-  publishing: words('frontPage postsPage postsPerPage postAddress feedPosts feedShows notices'),
+  publishing: words('frontPage postsPage privacyPage postsPerPage postAddress feedPosts feedShows notices'),
   visitors: words('commentsAllowed approve linksBeforeApproval joinOpen joinRole'),
   updates: words('system themes addOns'),
   profile: words('first last shown email password'),

@@ -14,6 +14,7 @@ import { menus } from './areas/menus.js'
 import { owner } from './areas/owner.js'
 import { pages } from './areas/pages.js'
 import { posts } from './areas/posts.js'
+import { privacyPage } from './areas/privacyPage.js'
 import { publishing } from './areas/publishing.js'
 import { sidebars } from './areas/sidebars.js'
 import { signUp } from './areas/signUp.js'
@@ -55,6 +56,7 @@ export const standInBlogSystem: System<StandInSession> = {
     owner,
     pages,
     posts,
+    privacyPage,
     publishing,
     sidebars,
     signUp,

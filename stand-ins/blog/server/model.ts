@@ -1,3 +1,4 @@
+import { publishingAtFirst, type Publishing } from './dashboard/publishing.js'
 import type { Package } from '../../common/server/packages.js'
 
 /** What the stand-in blog keeps, in memory only. */
@@ -71,7 +72,7 @@ export interface MenuEntry {
   label: string
 }
 
-export interface Settings {
+export interface Settings extends Publishing {
   title: string
   description: string
   language: string
@@ -87,16 +88,6 @@ export interface Settings {
   /** Where the blog believes to be found; '' for wherever it is asked at. */
   address: string
   defaultCategory: number
-  /** The page that visitors see first and the one that lists the posts; 0 for none. */
-  frontPage: number
-  postsPage: number
-  postsPerPage: number
-  /** A URI Template; old ones lead on. */
-  postAddress: string
-  formerPostAddresses: string[]
-  feedPosts: number
-  feedShows: 'whole' | 'summary'
-  notices: string[]
   commentsAllowed: boolean
   approve: 'all' | 'newcomers' | 'none'
   linksBeforeApproval: number
@@ -158,14 +149,7 @@ export const emptyBlog = (standing: Blog['standing']): Blog => ({
     icon: 0,
     address: '',
     defaultCategory: 1,
-    frontPage: 0,
-    postsPage: 0,
-    postsPerPage: 10,
-    postAddress: '/post/{slug}',
-    formerPostAddresses: [],
-    feedPosts: 20,
-    feedShows: 'whole',
-    notices: ['http://notices.harbour.example/'],
+    ...publishingAtFirst,
     commentsAllowed: true,
     approve: 'newcomers',
     linksBeforeApproval: 2,

@@ -1,6 +1,34 @@
 import type { Blog } from '../model.js'
 import type { Office } from '../../../common/server/office.js'
 
+/** What is set on this screen. */
+export interface Publishing {
+  /** The page that visitors see first and the one that lists the posts; 0 for none. */
+  frontPage: number
+  /** The number of the page about privacy; 0 where there is none. */
+  privacyPage: number
+  postsPage: number
+  postsPerPage: number
+  /** A URI Template; old ones lead on. */
+  postAddress: string
+  formerPostAddresses: string[]
+  feedPosts: number
+  feedShows: 'whole' | 'summary'
+  notices: string[]
+}
+
+export const publishingAtFirst: Publishing = {
+  frontPage: 0,
+  privacyPage: 0,
+  postsPage: 0,
+  postsPerPage: 10,
+  postAddress: '/post/{slug}',
+  formerPostAddresses: [],
+  feedPosts: 20,
+  feedShows: 'whole',
+  notices: ['http://notices.harbour.example/'],
+}
+
 /** The front page, how many posts stand where, and how a post's address is made. */
 export function publishing(office: Office, blog: Blog): void {
   office.get('/publishing', (request, reply) => {
@@ -9,6 +37,7 @@ export function publishing(office: Office, blog: Blog): void {
     const fields = [
       { name: 'frontPage', label: 'Front page', value: String(now.frontPage), choices: numbers },
       { name: 'postsPage', label: 'Page of the posts', value: String(now.postsPage), choices: numbers },
+      { name: 'privacyPage', label: 'Page about privacy', value: String(now.privacyPage), choices: numbers },
       { name: 'postsPerPage', label: 'Posts on a page', value: String(now.postsPerPage) },
       { name: 'postAddress', label: 'Address of a post', value: now.postAddress },
       { name: 'feedPosts', label: 'Posts in the feed', value: String(now.feedPosts) },
@@ -28,6 +57,7 @@ export function publishing(office: Office, blog: Blog): void {
     Object.assign(now, { postsPerPage, feedPosts, postAddress })
     now.frontPage = Number(body.frontPage)
     now.postsPage = Number(body.postsPage)
+    now.privacyPage = Number(body.privacyPage)
     now.feedShows = body.feedShows === 'summary' ? 'summary' : 'whole'
     now.notices = notices.split(/\s+/).filter((line) => line !== '')
     return undefined

@@ -33,7 +33,7 @@ export class Frame {
       `<p class="line">${esc(settings.description)}</p><nav>${this.#menu('main') || this.#everything()}</nav></div></header>`,
       `<div class="wrap page-body${side ? '' : ' wide'}"><main>${main}</main>${side && `<aside class="side">${side}</aside>`}</div>`,
       `<footer class="foot"><div class="wrap"><nav>${this.#menu('footer')}</nav>${this.#links()}`,
-      `${said.map((text) => `<p class="card">${esc(text)}</p>`).join('')}<p><a href="${base}enter">Sign in</a></p></div></footer>`,
+      `${said.map((text) => `<p class="card">${esc(text)}</p>`).join('')}<p>${this.#privacy()}<a href="${base}enter">Sign in</a></p></div></footer>`,
     ].join('')
     const name = title === '' ? settings.title : `${title} · ${settings.title}`
     const css = theme?.css === undefined ? undefined : `${base}themes/${theme.name}.css`
@@ -41,6 +41,12 @@ export class Frame {
       .status(status)
       .type('text/html; charset=utf-8')
       .send(page({ title: name, lang: settings.language, head, body, css }))
+  }
+
+  #privacy(): string {
+    const { blog, base } = this
+    const page = blog.pages.find(({ id, state }) => id === blog.settings.privacyPage && state === 'published')
+    return page ? `<a rel="privacy" href="${base}${pagePlace(blog, page)}">${esc(page.title)}</a> · ` : ''
   }
 
   lost(reply: FastifyReply): FastifyReply {
