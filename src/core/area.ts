@@ -5,6 +5,7 @@ import type { NamedFile } from './baseline/names.js'
 import type { NamedItem, PlainGroup } from './baseline/plain-values.js'
 import type { Attempt, EyesOf, Expectation, OwnLook } from './looking.js'
 import type { WantedPackage } from './package.js'
+import type { Held } from './held.js'
 import type { Ref } from './ref.js'
 import type { Sample } from './text/sample.js'
 
@@ -89,6 +90,8 @@ export type Difference<N extends string = string, I extends ItemShape = ItemShap
       wanted: I
       found: Found<N, I>
       fields: readonly (keyof I & string)[]
+      /** Fields that this run has settled already, with what stood there before. */
+      before?: readonly { key: string; found: Held }[]
       /** Something of somebody's is written over: it is copied first. */
       overwrites?: true
       /** It lets more people see what holds somebody's items. */

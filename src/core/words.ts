@@ -1,38 +1,49 @@
 import { anyItem, areaOf, type AnyDifference } from './areas/index.js'
 import type { Value } from './area.js'
+import { heldIn, nothing, type Held } from './held.js'
 import { textBlocks } from './text/plain.js'
 import { textOf } from './value.js'
 
-const field = (item: object, key: string): Value => anyItem(item)[key] ?? ''
-
 /** A value in quotes, short enough for a line; a body by its first words, nothing as “nothing”. */
-export function valueText(key: string, value: Value, show?: (key: string, value: Value) => string): string {
-  if (value === null) return 'what shipped'
-  const text =
-    key === 'body'
-      ? textBlocks(textOf(value)).join(' ')
-      : value === ''
-        ? ''
-        : (show?.(key, value) ?? (Array.isArray(value) ? value.join(', ') : textOf(value)))
+export function valueText(key: string, held: Held, show?: (key: string, value: Value) => string): string {
+  if (held.is === 'unknown') return 'what shipped'
+  const text = held.is === 'nothing' ? '' : readable(key, held.value, show)
   if (text === '') return 'nothing'
   return key === 'parent' ? text : `“${text.length > 60 ? `${text.slice(0, 57)}…` : text}”`
 }
 
-/** The fields of a difference that change: what was found and what is wanted. */
-export function changes(difference: AnyDifference): { key: string; found: Value; wanted: Value }[] {
+function readable(key: string, value: Value, show?: (key: string, value: Value) => string): string {
+  if (key === 'body') return textBlocks(textOf(value)).join(' ')
+  return show?.(key, value) ?? (Array.isArray(value) ? value.join(', ') : textOf(value))
+}
+
+/** A field that changes: what was found and what is wanted. */
+export interface Change {
+  key: string
+  found: Held
+  wanted: Held
+}
+
+/** The fields of a difference that change; those that its run has settled before come first. */
+export function changes(difference: AnyDifference): Change[] {
   const area = areaOf(difference.area)
   if (difference.is === 'left over') return []
   const { wanted } = difference
   if (difference.is === 'missing')
-    return area.keys
-      .filter((key) => field(wanted, key) !== '')
-      .map((key) => ({ key, found: '', wanted: field(wanted, key) }))
+    return area.keys.flatMap((key) => {
+      const held = heldIn(wanted, key)
+      return held.is === 'nothing' ? [] : [{ key, found: nothing, wanted: held }]
+    })
   // in front of a first-run form, a text that will ship is not known word by word
-  const here = (key: string): Value =>
+  const here = (key: string): Held =>
     area.texts?.includes(key) && anyItem(difference.found.item)[key] === undefined
-      ? null
-      : field(difference.found.item, key)
-  return difference.fields.map((key) => ({ key, found: here(key), wanted: field(wanted, key) }))
+      ? { is: 'unknown' }
+      : heldIn(difference.found.item, key)
+  const before = difference.before ?? []
+  return [
+    ...before.map(({ key, found }) => ({ key, found, wanted: heldIn(wanted, key) })),
+    ...difference.fields.map((key) => ({ key, found: here(key), wanted: heldIn(wanted, key) })),
+  ]
 }
 
 /** A difference in words an owner understands, one line. */

@@ -16,6 +16,7 @@ import { keepOwner, ownerSecret } from './owner-login.js'
 import type { RunRecord } from './keeping.js'
 import type { Run } from './run.js'
 import { translate } from './translate.js'
+import type { Agenda } from './settling/agenda.js'
 import type { Why } from './why.js'
 import type { JournalLine } from '../core/report/report.js'
 import { grouped } from '../core/grouped.js'
@@ -36,10 +37,8 @@ export interface Books {
   record: RunRecord
   /** What was on the site before. */
   inventory: Inventory
-  /** Why a ref could not be settled; filled as it turns out. */
-  why: Map<string, Why>
-  /** Copies of what was removed; filled before it goes. */
-  copies: Map<string, string>
+  /** Why something could not be settled, and what copy of it is kept, is noted here. */
+  agenda: Agenda
 }
 
 /** Translates differences, keeps copies, and carries the steps out, every one journalled before and after. */
@@ -47,10 +46,10 @@ export async function carryOut(
   run: Run,
   session: Session,
   agreed: readonly AnyDifference[],
-  { record, inventory, why, copies }: Books,
+  { record, inventory, agenda }: Books,
   firstRun = false,
 ): Promise<void> {
-  const differences = await keepCopies(session, agreed, record, why, copies)
+  const differences = await keepCopies(session, agreed, record, agenda)
   const steps = translate(run, differences, inventory, firstRun)
   const secret = await ownerSecret(run, differences)
   const fallingWith = grouped(
@@ -77,7 +76,7 @@ export async function carryOut(
           was: foundIn(difference) as JournalLine['was'],
           wanted: wantedIn(difference) as JournalLine['wanted'],
           ...(firstRun && { expected: true }),
-          ...(copies.has(difference.ref) && { copy: copies.get(difference.ref) }),
+          ...(agenda.copyOf(difference.ref) !== undefined && { copy: agenda.copyOf(difference.ref) }),
         })
       }
     },
@@ -103,10 +102,10 @@ export async function carryOut(
   for (const [step, ref] of held)
     for (const { ref: own } of step.more.proves)
       // a refusal of another step for the same item says more
-      if (!why.has(own)) why.set(own, heldBy(ref))
+      agenda.fail(own, heldBy(ref))
   await keepOwner(
     run,
-    differences.filter(({ ref }) => !why.has(ref)),
+    differences.filter(({ ref }) => agenda.whyOf(ref) === undefined),
   )
 
   function settled(step: Step, outcome: Carried, carrier: Carrier<unknown>): void {
@@ -120,7 +119,7 @@ export async function carryOut(
         })
       else {
         record.journal({ event: 'refused', carrier: carrier.name, ref, why: outcome.refused })
-        why.set(ref, {
+        agenda.refuse(ref, {
           code: 'refused-by-site',
           text: UnpackError.of('refused-by-site', { code: outcome.refused }).message,
         })

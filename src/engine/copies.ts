@@ -3,7 +3,7 @@ import type { SomeFound } from '../core/comparing/result.js'
 import { UnpackError } from '../core/errors.js'
 import type { Session } from '../systems/session.js'
 import type { RunRecord } from './keeping.js'
-import type { Why } from './why.js'
+import type { Agenda } from './settling/agenda.js'
 
 /** Bytes of one upload that are kept. */
 const MOST = 256 * 1024 * 1024
@@ -16,20 +16,19 @@ const losing = (difference: AnyDifference): SomeFound | undefined =>
 
 /**
  * Keeps copies of what goes and of what is written over, before anything of it is sent. What can't be kept stays where it is.
- * @returns the differences that may go on; why others may not is in `why`, and the names of copies in `copies`
+ * @returns the differences that may go on; why others may not, and the names of copies, are on the agenda
  */
 export async function keepCopies(
   session: Session,
   differences: readonly AnyDifference[],
   record: RunRecord,
-  why: Map<string, Why>,
-  copies: Map<string, string>,
+  agenda: Agenda,
 ): Promise<AnyDifference[]> {
   const going: AnyDifference[] = []
   for (const difference of differences) {
-    const trouble = await keep(session, difference, record, copies)
+    const trouble = await keep(session, difference, record, agenda)
     if (trouble === undefined) going.push(difference)
-    else why.set(difference.ref, { code: 'not-kept', text: UnpackError.of('not-kept', { why: trouble }).message })
+    else agenda.refuse(difference.ref, { code: 'not-kept', text: UnpackError.of('not-kept', { why: trouble }).message })
   }
   return going
 }
@@ -38,16 +37,16 @@ async function keep(
   session: Session,
   difference: AnyDifference,
   record: RunRecord,
-  copies: Map<string, string>,
+  agenda: Agenda,
 ): Promise<string | undefined> {
   const found = losing(difference)
   // a run that goes on has kept it already
-  if (!found || copies.has(difference.ref)) return undefined
+  if (!found || agenda.copyOf(difference.ref) !== undefined) return undefined
   const { ref, item, copy, file } = found
   const kept =
     file === undefined || difference.is !== 'left over' ? undefined : await keepBytes(session, ref, file, record)
   if (kept && 'trouble' in kept) return kept.trouble
-  copies.set(difference.ref, record.keepCopy(ref, { item, copy, ...kept }))
+  agenda.keep(difference.ref, record.keepCopy(ref, { item, copy, ...kept }))
   return undefined
 }
 

@@ -6,6 +6,7 @@ import { carryOut } from './carry-out.js'
 import { storeOwner } from './owner-login.js'
 import type { RunRecord } from './keeping.js'
 import type { Run } from './run.js'
+import { Agenda } from './settling/agenda.js'
 
 /**
  * Fills the first-run form and signs in. The password is on disk before the form is sent; when the answer is lost, the
@@ -27,9 +28,9 @@ export async function fillFirstRun(run: Run, expected: Comparison, record: RunRe
 
   run.phase('first run')
   const ofForm = expected.differences.filter(({ area }) => area === 'site' || area === 'owner')
-  const why = new Map<string, { code: string; text: string }>()
+  const agenda = new Agenda(expected, {}, ofForm)
   try {
-    await carryOut(run, session, ofForm, { record, inventory: {}, why, copies: new Map() }, true)
+    await carryOut(run, session, ofForm, { record, inventory: {}, agenda }, true)
   } catch (error) {
     if (!(error instanceof NoAnswer)) throw error
     record.journal({ event: 'lost', why: error.failure.text })
@@ -37,7 +38,7 @@ export async function fillFirstRun(run: Run, expected: Comparison, record: RunRe
     if (owner) return owner
     throw UnpackError.of('lost-answer', { url: error.url, finding: error.failure.text })
   }
-  const [refused] = why.values()
+  const refused = agenda.firstWhy
   if (refused) throw UnpackError.of('first-run-refused', { address: home, why: refused.text })
   return run.logins.signIn()
 }

@@ -6,7 +6,7 @@ import { NoAnswer } from '../web/failure.js'
 import { carryOut } from './carry-out.js'
 import type { RunRecord } from './keeping.js'
 import type { Run } from './run.js'
-import type { ReadBack } from './settling/read-back.js'
+import type { Agenda } from './settling/agenda.js'
 import { survey } from './survey.js'
 import { unlessStopped } from './unless-stopped.js'
 import { takeStock } from './stock.js'
@@ -35,11 +35,10 @@ export type Moved = { run: Run; session: SignedIn } | undefined
 export async function move(
   run: Run,
   session: SignedIn,
-  chosen: readonly AnyDifference[],
+  step: AnyDifference | undefined,
   record: RunRecord,
-  readBack: ReadBack,
+  agenda: Agenda,
 ): Promise<Moved> {
-  const step = chosen.find(({ area }) => area === 'address')
   const to = parseAddress(run.baseline.site.address)
   if (!step || !to) return { run, session }
   const shown = await run.site.system.shows?.(run.site.visitor())
@@ -48,20 +47,19 @@ export async function move(
   const own = await logins.find(run.site.home, session.login.username)
   if (own) await logins.put(there.site.home, own.username, own.password)
   run.phase('move', there.site.home)
-  await carryOut(run, session, [step], { record, inventory: {}, why: readBack.why, copies: readBack.copies })
-  if (readBack.why.has(step.ref)) return { run, session }
+  await carryOut(run, session, [step], { record, inventory: {}, agenda })
+  if (agenda.whyOf(step.ref)) return { run, session }
   const strange = await whyStrange(there, shown)
-  if (strange !== undefined) return notThere(there, readBack, strange)
+  if (strange !== undefined) return notThere(there, agenda, strange)
   try {
     const after = await there.logins.signIn()
     const stock = await takeStock(there, after)
-    readBack.left = againstPlan(there, stock)
-    readBack.stands = stock.inventory
+    agenda.read(againstPlan(there, stock), stock.inventory)
     record.journal({ event: 'read back', ref: step.ref, is: step.is, ok: true })
     return { run: there, session: after }
   } catch (error) {
     if (!(error instanceof NoAnswer || (error instanceof UnpackError && error.code === 'login-refused'))) throw error
-    return notThere(there, readBack, error.message)
+    return notThere(there, agenda, error.message)
   }
 }
 
@@ -80,12 +78,12 @@ async function whyStrange(there: Run, shown: string | undefined): Promise<string
   return now === shown ? undefined : 'another site answers there'
 }
 
-function notThere(there: Run, readBack: ReadBack, why: string): undefined {
+function notThere(there: Run, agenda: Agenda, why: string): undefined {
   const text = `the site's own address is ${there.site.home} now, which does not lead to it yet (${why}); no password was sent there: confirm it when it does`
-  readBack.left = {
-    ...readBack.left,
-    differences: readBack.left.differences.filter(({ area }) => area !== 'address'),
-    byHand: [...readBack.left.byHand, { ref: 'site.address', text }],
+  agenda.left = {
+    ...agenda.left,
+    differences: agenda.left.differences.filter(({ area }) => area !== 'address'),
+    byHand: [...agenda.left.byHand, { ref: 'site.address', text }],
   }
   return undefined
 }

@@ -1,3 +1,4 @@
+import { plainOf } from '../core/held.js'
 import { anyItem, areaOf, type AnyDifference } from '../core/areas/index.js'
 import type { Value } from '../core/area.js'
 import { nothingYet } from '../core/report/blank.js'
@@ -31,14 +32,14 @@ const plain = (pairs: { key: string; value: Value }[]): Record<string, Value> =>
 export function foundIn(difference: AnyDifference): Record<string, Value> | null {
   if (difference.is === 'missing') return null
   if (difference.is === 'left over') return given(difference.found.item)
-  return plain(changes(difference).map(({ key, found }) => ({ key, value: found })))
+  return plain(changes(difference).map(({ key, found }) => ({ key, value: plainOf(found) })))
 }
 
 /** What is wanted, field by field; null where nothing is. */
 export function wantedIn(difference: AnyDifference): Record<string, Value> | null {
   return difference.is === 'left over'
     ? null
-    : plain(changes(difference).map(({ key, wanted }) => ({ key, value: wanted })))
+    : plain(changes(difference).map(({ key, wanted }) => ({ key, value: plainOf(wanted) })))
 }
 
 /** A difference as documents have it. */

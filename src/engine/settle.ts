@@ -3,7 +3,6 @@ import type { AnyDifference, Inventory } from '../core/areas/index.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import type { Comparison } from '../core/compare.js'
 import { UnpackError } from '../core/errors.js'
-import { inOrder } from '../core/order.js'
 import type { Check, EyesCell } from '../core/report/report.js'
 import type { SignedIn } from '../systems/session.js'
 import { accountOf, blankReport, type Fate } from './report-of.js'
@@ -18,10 +17,9 @@ import type { RunRecord } from './keeping.js'
 import { move, refuseMove } from './move.js'
 import { Run } from './run.js'
 import { choose, chooseAgain, type Choice, type Chosen } from './settling/choose.js'
-import { merged, notesOf } from './settling/merge.js'
-import { settleAndReadBack, type ReadBack } from './settling/read-back.js'
-import { fates } from './settling/fates.js'
-import { sameIn } from './settling/same.js'
+import { notesOf } from './settling/together.js'
+import { Agenda } from './settling/agenda.js'
+import { settleAndReadBack } from './settling/read-back.js'
 import { takeStock, expectedStock, type Stock } from './stock.js'
 import { againstPlan } from './against-plan.js'
 
@@ -116,49 +114,38 @@ async function carryThrough(
   record: RunRecord,
   started: Date,
 ): Promise<Settled> {
-  const plan = shown.comparison
-  const session = shown.session ?? (await fillFirstRun(run, plan, record))
+  const agenda = new Agenda(shown.comparison, shown.stock.inventory, agreed)
+  const session = shown.session ?? (await fillFirstRun(run, shown.comparison, record))
   const seen = shown.session ? shown : await see(run, options, session)
-  const chosen = shown.session ? agreed : await chooseAgain(options, seen.comparison, plan, agreed)
+  if (!shown.session) {
+    const chosen = await chooseAgain(options, seen.comparison, shown.comparison, agreed)
+    agenda.afterFirstRun(seen.comparison, seen.stock.inventory, chosen)
+  }
+  const { chosen } = agenda
   const oldPlaces = placesOf(seen.stock.inventory, chosen, run.site.home)
-
-  const closed = await closeFirst(run, session, seen, chosen, record)
-  const here = closed.length > 0 ? chosen.filter((one) => !opensSite(one)) : chosen
-  const staying = [...here, ...closed].filter(({ area }) => area !== 'address')
-  const ask = async (comparison: Comparison, late: readonly AnyDifference[]) =>
-    (await choose(options, { comparison, differences: late, expected: false, late: true })) ?? []
-  const readBack = await settleAndReadBack(run, session, staying, seen.stock, record, ask)
-  if (opensNoMore(readBack.left)) await run.state.close(false)
-  const moved = await move(run, session, chosen, record, readBack)
+  // the site's own address changes last of all, when everything else was read back
+  const moving = chosen.find(({ area }) => area === 'address')
+  if (moving) agenda.setApart(moving)
+  agenda.doInstead(await closeFirst(run, session, seen, chosen, record))
+  await settleAndReadBack(run, session, agenda, seen.stock, record, (comparison, late) =>
+    choose(options, { comparison, differences: late, expected: false, late: true }).then((more) => more ?? []),
+  )
+  if (!agenda.left.differences.some(opensSite)) await run.state.close(false)
+  const moved = await move(run, session, moving, record, agenda)
   await moved?.session.signOut().catch(() => undefined)
   const { checks, eyes } =
     options.confirm === false || !moved ? { checks: [], eyes: [] } : await lookAtAll(moved.run, record, oldPlaces)
 
-  const late = readBack.chosen.filter((difference) => !sameIn(chosen, difference))
-  const all = inOrder([...merged(plan, seen.comparison), ...late])
-  const fateOf = fates(
-    all,
-    [...chosen, ...late],
-    { ...seen.comparison, differences: [...seen.comparison.differences, ...late] },
-    readBack,
-  )
-  const done = { ...resultOf(run, all, fateOf, readBack, checks), eyes }
-  const notes = notesOf(plan, seen.comparison)
+  const done = { ...resultOf(run, agenda, checks), eyes }
+  const notes = notesOf(shown.comparison, seen.comparison)
   record.journal({ event: 'closed', ok: done.failed.length === 0 && checks.every(({ ok }) => ok) })
-  const { kept, byHand, never } = readBack.left
+  const { kept, byHand, never } = agenda.left
   const { requests, writes } = run.account.traffic
-  const account = { ...blankReport(run, 'settle', started), ...accountOf(all, fateOf) }
   record.report({
-    ...account,
-    kept,
-    byHand,
-    never,
-    notes,
-    checks,
-    eyes,
+    ...blankReport(run, 'settle', started),
+    ...accountOf(agenda.all, (difference) => agenda.fateOf(difference)),
+    ...{ kept, byHand, never, notes, checks, eyes, requests, writes },
     ended: new Date().toISOString(),
-    requests,
-    writes,
   })
   return { ...done, comparison: { ...done.comparison, notes }, record: record.folder }
 }
@@ -171,9 +158,6 @@ interface Shown {
   stock: Stock
   comparison: Comparison
 }
-
-/** Whether nothing is left that would open the site. */
-const opensNoMore = ({ differences }: Comparison): boolean => !differences.some(opensSite)
 
 /** Signs in, if it can be done, reads everything and compares. Somebody's own items stop a run that would change anything. */
 async function see(run: Run, options: SettleOptions, signedIn?: SignedIn): Promise<Shown> {
@@ -202,22 +186,17 @@ function placesOf(inventory: Inventory, chosen: readonly AnyDifference[], home: 
   )
 }
 
-function resultOf(
-  run: Run,
-  all: AnyDifference[],
-  fateOf: (difference: AnyDifference) => Fate,
-  { left }: ReadBack,
-  checks: Check[],
-): Omit<Settled, 'record' | 'eyes'> {
+function resultOf(run: Run, agenda: Agenda, checks: Check[]): Omit<Settled, 'record' | 'eyes'> {
   const { requests, writes } = run.account.traffic
-  const of = (outcome: Fate['outcome']) => all.filter((difference) => fateOf(difference).outcome === outcome)
+  const { all, left } = agenda
+  const of = (outcome: Fate['outcome']) => all.filter((difference) => agenda.fateOf(difference).outcome === outcome)
   return {
     settled: [...new Set(of('settled').map(({ ref }) => ref as string))],
     failed: of('failed').map((difference) => {
-      const { code = 'not-taken', text = '' } = fateOf(difference)
+      const { code = 'not-taken', text = '' } = agenda.fateOf(difference)
       return { ref: difference.ref, code, text }
     }),
-    open: left.differences.filter((difference) => fateOf(difference).outcome === 'not chosen'),
+    open: left.differences.filter((difference) => agenda.fateOf(difference).outcome === 'not chosen'),
     comparison: { ...left, differences: all },
     checks,
     writes,
