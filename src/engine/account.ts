@@ -1,7 +1,8 @@
 import type { Remark } from '../core/compare.js'
 import type { Guard } from '../logins/guard.js'
 import { version } from '../package.js'
-import { harOf } from '../web/har.js'
+import { HarLog } from '../web/har.js'
+import type { KeptText, RunRecord } from './keeping.js'
 import { Traffic } from '../web/traffic.js'
 import type { RunEvent } from './events.js'
 import type { SurveyOptions } from './options.js'
@@ -22,8 +23,24 @@ export class Account {
     this.options.on?.(this.guard.all(event))
   }
 
-  /** What was asked of the site and answered, as a HAR log. */
-  exchange(): string {
-    return harOf(this.traffic.exchanges, this.traffic.began, this.guard, version())
+  #log: { har: HarLog; file: KeptText } | undefined
+  /** From now on what is asked of the site and answered goes into a record, as a HAR log. */
+  recordIn(record: RunRecord): void {
+    this.endLog()
+    const file = record.exchange()
+    const har = new HarLog(this.traffic.began, this.guard, version(), (text) => {
+      file.add(text)
+    })
+    this.#log = { har, file }
+    this.traffic.take((exchange) => {
+      har.add(exchange)
+    })
+  }
+  /** Ends that log; what is asked later is in none. */
+  endLog(): void {
+    this.traffic.take(undefined)
+    this.#log?.har.end()
+    this.#log?.file.end()
+    this.#log = undefined
   }
 }

@@ -55,7 +55,7 @@ async function confirmOn(run: Run, options: ConfirmOptions): Promise<Confirmed> 
       requests: run.account.traffic.requests,
       writes: run.account.traffic.writes,
     })
-    record.exchange(run.account.exchange())
+    run.account.endLog()
     return {
       checks,
       eyes,

@@ -76,6 +76,12 @@ export interface KeptFile {
   drop(): void
 }
 
+/** A text that is kept as it comes; under its own name only when it is whole. */
+export interface KeptText {
+  add(piece: string): void
+  end(): void
+}
+
 /** The record of a run: its journal, copies of what it removed, pages that were not as expected, and its report. */
 export interface RunRecord {
   readonly folder: string
@@ -89,8 +95,8 @@ export interface RunRecord {
   keepPage(name: string, text: string): string
   /** Keeps the run's account for people, for programs and for what shows test results. */
   report(report: Report): void
-  /** Keeps what was asked of the site and answered, as a HAR log. */
-  exchange(har: string): void
+  /** Opens what was asked of the site and answered: a HAR log, which comes piece by piece. */
+  exchange(): KeptText
 }
 
 /** What keeps what outlives a run: on this machine's disk, or wherever a program wants it. */

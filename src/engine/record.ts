@@ -1,4 +1,4 @@
-import type { KeptFile, RunRecord } from './keeping.js'
+import type { KeptFile, RunRecord, KeptText } from './keeping.js'
 import { createHash } from 'node:crypto'
 import {
   appendFileSync,
@@ -8,6 +8,7 @@ import {
   mkdirSync,
   openSync,
   readdirSync,
+  renameSync,
   rmSync,
   writeSync,
 } from 'node:fs'
@@ -118,9 +119,19 @@ export class RecordFolder implements RunRecord {
     this.#write('report.html', reportHtml(allVisible(plain)))
   }
 
-  /** Writes what was asked of the site and answered, as a HAR log. */
-  exchange(har: string): void {
-    this.#write('exchange.har', har)
+  exchange(): KeptText {
+    const file = join(this.folder, 'exchange.har')
+    const part = `${file}.part`
+    const handle = onDisk(part, () => openSync(part, 'wx', 0o600))
+    return {
+      add: (piece) => onDisk(part, () => writeSync(handle, piece)),
+      end: () => {
+        onDisk(file, () => {
+          closeSync(handle)
+          renameSync(part, file)
+        })
+      },
+    }
   }
 
   #write(name: string, text: string): void {

@@ -91,7 +91,9 @@ export class Run {
 
   /** A new record of what this run does. */
   record(started: Date): RunRecord {
-    return this.keeping.record(this.site.address, started, this.account.guard)
+    const record = this.keeping.record(this.site.address, started, this.account.guard)
+    this.account.recordIn(record)
+    return record
   }
 
   phase(phase: Phase, text = this.site.home): void {
@@ -103,5 +105,6 @@ export class Run {
     await this.#there?.end()
     await this.#lock?.end()
     await this.site.leave()
+    this.account.endLog()
   }
 }

@@ -89,7 +89,7 @@ async function settleLocked(run: Run, options: SettleOptions, started: Date): Pr
   } catch (error) {
     throw stoppedPartWay(run, record, asUnpackError(error))
   } finally {
-    record.exchange(run.account.exchange())
+    run.account.endLog()
   }
 }
 

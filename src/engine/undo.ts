@@ -96,7 +96,7 @@ async function giveBack(run: Run, copies: readonly Copy[], refs: readonly string
   const again = [...new Set(steps.values())].filter((ref) => !lost.has(ref))
   await session.signOut().catch(() => undefined)
   record.journal({ event: 'closed', ok: failed.length + lost.size === 0 })
-  record.exchange(run.account.exchange())
+  run.account.endLog()
   return { again, failed: [...failed, ...[...lost].map(([ref, why]) => ({ ref, why }))], record: record.folder }
 }
 

@@ -43,45 +43,68 @@ const headersKept = (headers: Readonly<Record<string, string>>) =>
     .filter(([name]) => allowed.has(name))
     .map(([name, value]) => ({ name, value: name === 'location' && URL.canParse(value) ? urlKept(value) : value }))
 
+function entryOf({ method, url, status, started, ended, sent, got }: Exchange, began: Date): object {
+  const time = Math.max(0, Math.round(ended - started))
+  return {
+    startedDateTime: new Date(began.getTime() + started).toISOString(),
+    time,
+    request: {
+      method,
+      url: urlKept(url),
+      httpVersion: 'HTTP/1.1',
+      cookies: [],
+      headers: headersKept(sent.headers),
+      queryString: [...new URL(urlKept(url)).searchParams].map(([name, value]) => ({ name, value })),
+      ...(sent.body && { postData: { ...sent.body, params: [] } }),
+      headersSize: -1,
+      bodySize: sent.bytes,
+    },
+    response: {
+      status,
+      statusText: '',
+      httpVersion: 'HTTP/1.1',
+      cookies: [],
+      headers: headersKept(got.headers),
+      content: { size: got.bytes, mimeType: got.headers['content-type'] ?? '' },
+      redirectURL: URL.canParse(got.headers.location ?? '') ? urlKept(got.headers.location ?? '') : '',
+      headersSize: -1,
+      bodySize: got.bytes,
+    },
+    cache: {},
+    timings: { send: 0, wait: time, receive: 0 },
+  }
+}
+
 /**
- * A run's requests and answers as a HAR 1.2 log: headers by an allow-list, no cookies, no bodies of answers.
- * @param began when the run began
- * @param guard knows what must not be in it, in whatever field it might stand
+ * Writes a run's requests and answers as a HAR 1.2 log, one after the other as they end: headers by an allow-list, no cookies, no
+ * bodies of answers.
  * @see http://www.softwareishard.com/blog/har-12-spec/
  */
-export function harOf(exchanges: readonly Exchange[], began: Date, guard: Guard, version: string): string {
-  const entries = exchanges.map(({ method, url, status, started, ended, sent, got }) => {
-    const time = Math.max(0, Math.round(ended - started))
-    return {
-      startedDateTime: new Date(began.getTime() + started).toISOString(),
-      time,
-      request: {
-        method,
-        url: urlKept(url),
-        httpVersion: 'HTTP/1.1',
-        cookies: [],
-        headers: headersKept(sent.headers),
-        queryString: [...new URL(urlKept(url)).searchParams].map(([name, value]) => ({ name, value })),
-        ...(sent.body && { postData: { ...sent.body, params: [] } }),
-        headersSize: -1,
-        bodySize: sent.bytes,
-      },
-      response: {
-        status,
-        statusText: '',
-        httpVersion: 'HTTP/1.1',
-        cookies: [],
-        headers: headersKept(got.headers),
-        content: { size: got.bytes, mimeType: got.headers['content-type'] ?? '' },
-        redirectURL: URL.canParse(got.headers.location ?? '') ? urlKept(got.headers.location ?? '') : '',
-        headersSize: -1,
-        bodySize: got.bytes,
-      },
-      cache: {},
-      timings: { send: 0, wait: time, receive: 0 },
-    }
-  })
-  const hidden = (_name: string, value: unknown): unknown => (typeof value === 'string' ? guard.text(value) : value)
-  const log = { version: '1.2', creator: { name: 'Unpack', version }, entries }
-  return `${JSON.stringify({ log }, hidden, 1)}\n`
+export class HarLog {
+  #isFirst = true
+  /**
+   * @param began when the run began
+   * @param guard knows what must not be in it, in whatever field it might stand
+   * @param put takes the text, piece by piece
+   */
+  constructor(
+    private readonly began: Date,
+    private readonly guard: Guard,
+    version: string,
+    private readonly put: (text: string) => void,
+  ) {
+    const creator = JSON.stringify({ name: 'Unpack', version })
+    put(`{"log":{"version":"1.2","creator":${creator},"entries":[`)
+  }
+
+  add(exchange: Exchange): void {
+    const hidden = (_name: string, value: unknown): unknown =>
+      typeof value === 'string' ? this.guard.text(value) : value
+    this.put(`${this.#isFirst ? '' : ','}\n${JSON.stringify(entryOf(exchange, this.began), hidden, 1)}`)
+    this.#isFirst = false
+  }
+
+  end(): void {
+    this.put('\n]}}\n')
+  }
 }

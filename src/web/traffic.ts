@@ -30,39 +30,47 @@ export type Watch = (
   request: Outgoing,
 ) => (status: number, headers: Readonly<Record<string, string>>, text: string) => void
 
-/** Counts a run's requests, and keeps an account of them. */
+/** Exchanges that are kept until somebody takes them: what a run asks before it has a record. */
+const MOST_KEPT = 5000
+
+/** Counts a run's requests, and hands each on as it ends: none is held longer than until somebody takes it. */
 export class Traffic {
-  readonly exchanges: Exchange[] = []
   readonly began = new Date()
   readonly #began = performance.now()
+  #kept: Exchange[] = []
+  #taker: ((exchange: Exchange) => void) | undefined
+  #counts: { [P in Purpose]: number } = { read: 0, write: 0, 'log-in': 0 }
   constructor(private readonly watch?: Watch) {}
 
   begin(request: Outgoing): (status: number, headers: Readonly<Record<string, string>>, text: string) => void {
-    const exchange: Exchange = {
-      method: request.method,
-      url: request.url,
-      purpose: request.purpose,
-      status: 0,
-      started: performance.now() - this.#began,
-      ended: 0,
-      sent: { headers: request.headers, body: bodyKept(request), bytes: request.bytes ?? request.body?.length ?? 0 },
-      got: { headers: {}, bytes: 0 },
-    }
-    this.exchanges.push(exchange)
+    const { method, url, purpose, headers } = request
+    const started = performance.now() - this.#began
+    this.#counts[purpose] += 1
     const watched = this.watch?.(request)
+    const sent = { headers, body: bodyKept(request), bytes: request.bytes ?? request.body?.length ?? 0 }
     return (status, headers, text) => {
-      exchange.status = status
-      exchange.got = { headers, bytes: text.length }
-      exchange.ended = performance.now() - this.#began
+      const got = { headers, bytes: text.length }
+      this.#end({ method, url, purpose, status, started, ended: performance.now() - this.#began, sent, got })
       watched?.(status, headers, text)
     }
   }
 
+  #end(exchange: Exchange): void {
+    if (this.#taker) this.#taker(exchange)
+    else if (this.#kept.length < MOST_KEPT) this.#kept.push(exchange)
+  }
+
+  /** From now on every exchange goes to whoever takes them, those that were kept first; to nobody where left out. */
+  take(taker: ((exchange: Exchange) => void) | undefined): void {
+    this.#taker = taker
+    if (taker) for (const exchange of this.#kept.splice(0)) taker(exchange)
+  }
+
   /** Requests that could change the site, log-ins apart. */
   get writes(): number {
-    return this.exchanges.filter(({ purpose }) => purpose === 'write').length
+    return this.#counts.write
   }
   get requests(): number {
-    return this.exchanges.length
+    return this.#counts.read + this.#counts.write + this.#counts['log-in']
   }
 }

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict'
 import { test } from 'node:test'
 import { Guard } from '../../src/logins/guard.js'
 import { Secret, Traffic, type Outgoing } from 'unpack'
-import { harOf } from '../../src/web/har.js'
+import { HarLog } from '../../src/web/har.js'
 
 const SECRET = 'p"ss wörd & more/41'
 interface Har {
@@ -38,7 +38,12 @@ function logged(request: Partial<Outgoing>, answer: { headers?: Record<string, s
   const traffic = new Traffic()
   const done = traffic.begin({ method: 'POST', url: 'http://a.example/x', purpose: 'write', headers: {}, ...request })
   done(200, answer.headers ?? {}, answer.text ?? '')
-  const text = harOf(traffic.exchanges, traffic.began, guard, '1.0')
+  let text = ''
+  const har = new HarLog(traffic.began, guard, '1.0', (piece) => (text += piece))
+  traffic.take((exchange) => {
+    har.add(exchange)
+  })
+  har.end()
   const { log } = JSON.parse(text) as Har
   const [entry] = log.entries
   assert.ok(entry)
