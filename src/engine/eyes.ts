@@ -1,25 +1,15 @@
+import type { Watched } from './watched.js'
 import { inWords } from '../core/access/onlookers.js'
-import { areaNames, areaOf, type AreaName, type Inventory } from '../core/areas/index.js'
+import { areaNames, areaOf, type Inventory } from '../core/areas/index.js'
 import type { Comparison } from '../core/compare.js'
 import { foundAt } from '../core/inventory.js'
-import type { EyesOf, EyesQuestion, EyesRow } from '../core/looking.js'
+import type { EyesQuestion } from '../core/looking.js'
 import { nameIn } from '../core/ref.js'
 import type { Check, EyesCell } from '../core/report/report.js'
-import type { Eyes, LookedAt } from '../systems/eyes.js'
 import { onSystem } from '../systems/abilities.js'
 import { lookFailure } from './error-of.js'
 import type { ManyEyes } from './many-eyes.js'
 import type { Run } from './run.js'
-
-/** What an area wants seen through many eyes, and how that is done here. */
-export interface Watched {
-  area: AreaName
-  plan: EyesOf<object>
-  way: Eyes
-  table: readonly EyesRow[]
-  /** What the table is about, as far as it is on the site. */
-  things: readonly LookedAt[]
-}
 
 /** Everything that some may do and others not, of the areas that say so. */
 export const watched = ({ baseline, site }: Run, { settled }: Comparison, inventory: Inventory): Watched[] =>

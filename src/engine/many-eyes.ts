@@ -2,8 +2,12 @@ import { onlookersOf } from '../core/access/onlookers.js'
 import { UnpackError } from '../core/errors.js'
 import type { Seen } from '../systems/eyes.js'
 import type { Visitor } from '../web/visitor.js'
-import type { Watched } from './eyes.js'
-import type { Run } from './run.js'
+import type { Watched } from './watched.js'
+import type { Account } from './account.js'
+import type { LoginsHere } from './logins-here.js'
+import type { RunOptions } from './options.js'
+import type { ReachedSite } from './site.js'
+import type { Baseline } from '../core/baseline/schema.js'
 
 /**
  * Everybody who looks at the public side, each in a session of their own, which is shared by all that is looked at. What each
@@ -14,7 +18,15 @@ export class ManyEyes {
   readonly #visitors = new Map<string, Promise<Visitor>>()
   #chosen: Promise<ReturnType<typeof onlookersOf>> | undefined
 
-  constructor(private readonly run: Run) {}
+  constructor(
+    private readonly run: {
+      readonly baseline: Baseline
+      readonly options: Pick<RunOptions, 'logins'>
+      readonly site: ReachedSite
+      readonly logins: LoginsHere
+      readonly account: Account
+    },
+  ) {}
 
   /** Everybody who can look here, and those nobody stands for. */
   onlookers(): Promise<ReturnType<typeof onlookersOf>> {

@@ -8,7 +8,7 @@ import {
   type Inventory,
 } from '../core/areas/index.js'
 import type { Comparison, SomeFound } from '../core/comparing/result.js'
-import { alike } from '../core/comparing/weigh.js'
+import { dequal } from 'dequal'
 import { allFound, foundAt } from '../core/inventory.js'
 import { areaIn } from '../core/ref.js'
 import { grouped } from '../core/grouped.js'
@@ -59,7 +59,7 @@ function stands(name: AreaName, wanted: AnyItem, found: AnyItem): boolean {
     const want = wanted[key]
     if (want === undefined || area.apart?.includes(key)) return true
     const here = found[key] ?? ''
-    return area.same?.(key, want, here) ?? alike(want, here)
+    return area.same?.(key, want, here) ?? dequal(want, here)
   })
 }
 

@@ -1,3 +1,4 @@
+import type { SettleOptions } from './settling/choice.js'
 import { allFound } from '../core/inventory.js'
 import type { AnyDifference, Inventory } from '../core/areas/index.js'
 import type { Baseline } from '../core/baseline/schema.js'
@@ -12,29 +13,17 @@ import { asUnpackError } from './error-of.js'
 import { closeFirst, opensSite } from './gate.js'
 import { fillFirstRun } from './first-run.js'
 import { lookAtAll } from './look.js'
-import type { RunOptions } from './options.js'
 import type { RunRecord } from './keeping.js'
 import { move, refuseMove } from './move.js'
 import { Run } from './run.js'
-import { choose, chooseAgain, type Choice, type Chosen } from './settling/choose.js'
+import { choose, chooseAgain } from './settling/choose.js'
 import { notesOf } from './settling/together.js'
 import { Agenda } from './settling/agenda.js'
 import { settleAndReadBack } from './settling/read-back.js'
 import { takeStock, expectedStock, type Stock } from './stock.js'
 import { againstPlan } from './against-plan.js'
 
-export type { Choice } from './settling/choose.js'
-
-export interface SettleOptions extends RunOptions {
-  /** Go on although the site is in use; then only what the baseline names is touched. */
-  inUse?: boolean
-  /** Which differences to settle; all where left out. `undefined` ends the run before its first write. */
-  choose?: (choice: Choice) => Chosen | Promise<Chosen>
-  /** Refs that may be opened to more people although they hold somebody's items; nothing else covers that. */
-  open?: readonly string[]
-  /** Whether to confirm at the end; so where left out. */
-  confirm?: boolean
-}
+export type { Choice, Chosen, SettleOptions } from './settling/choice.js'
 
 export interface Settled {
   /** Refs that are as planned now. */

@@ -1,6 +1,6 @@
 import { areaNames, areaOf, anyItem, type AnyDifference, type Inventory } from '../core/areas/index.js'
 import type { Baseline } from '../core/baseline/schema.js'
-import { alike } from '../core/comparing/weigh.js'
+import { dequal } from 'dequal'
 import { allFound, foundAt } from '../core/inventory.js'
 import { areaIn } from '../core/ref.js'
 import type { Secret } from '../core/secret.js'
@@ -131,7 +131,7 @@ async function wayBack(
   if (is === 'different') {
     if (!found) return 'it is not there any more'
     const fields = areaOf(area).keys.filter(
-      (key) => key in item && !alike(item[key] ?? '', anyItem(found.item)[key] ?? ''),
+      (key) => key in item && !dequal(item[key] ?? '', anyItem(found.item)[key] ?? ''),
     )
     const difference = { area, ref, is, found, wanted: item, fields } as unknown as AnyDifference
     return fields.length === 0 ? 'it stands there as it was' : (way.translate?.([difference as never], here) ?? [])

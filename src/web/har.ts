@@ -1,5 +1,5 @@
 import type { Guard } from '../logins/guard.js'
-import type { Exchange, Outgoing } from './traffic.js'
+import type { Exchange, Outgoing } from './exchange.js'
 
 /** Headers that say nothing of a person and hold no key. */
 const allowed = new Set(

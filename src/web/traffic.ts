@@ -1,34 +1,6 @@
 import { bodyKept } from './har.js'
-import type { Ask, Purpose } from './ask.js'
-
-export interface Exchange {
-  method: string
-  url: string
-  purpose: Purpose
-  status: number
-  /** Milliseconds since the run began. */
-  started: number
-  ended: number
-  /** What is kept of it: nothing that is secret. */
-  sent: { headers: Readonly<Record<string, string>>; body?: { mimeType: string; text: string }; bytes: number }
-  got: { headers: Readonly<Record<string, string>>; bytes: number }
-}
-
-/** A request as it goes out; for those who watch (the benchmark does). It may hold secrets and is kept nowhere. */
-export interface Outgoing {
-  method: string
-  url: string
-  purpose: Purpose
-  headers: Readonly<Record<string, string>>
-  body?: string
-  /** The size of the files that go with it, where it holds some; and the parts or the file themselves. */
-  bytes?: number
-  parts?: Ask['parts']
-  file?: Ask['file']
-}
-export type Watch = (
-  request: Outgoing,
-) => (status: number, headers: Readonly<Record<string, string>>, text: string) => void
+import type { Purpose } from './ask.js'
+import type { Exchange, Outgoing, Watch } from './exchange.js'
 
 /** Exchanges that are kept until somebody takes them: what a run asks before it has a record. */
 const MOST_KEPT = 5000

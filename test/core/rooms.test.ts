@@ -45,6 +45,7 @@ test('core asks for nothing: no Node, no network, no other room', () => {
   const pure = new Set([
     'zod',
     'compare-versions',
+    'dequal',
     'yaml',
     'htmlparser2',
     'entities',

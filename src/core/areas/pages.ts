@@ -1,4 +1,4 @@
-import { filesAt } from '../baseline/names.js'
+import { filesAt } from '../baseline/named-files.js'
 import { namedBy } from '../baseline/plain-values.js'
 import { z } from 'zod'
 import type { Area, Plan } from '../area.js'

@@ -1,6 +1,6 @@
 import { knownItem } from '../baseline/known-item.js'
 import { categories } from './categories.js'
-import { filesAt } from '../baseline/names.js'
+import { filesAt } from '../baseline/named-files.js'
 import { namedBy, groupsIn, listOf } from '../baseline/plain-values.js'
 import { z } from 'zod'
 import type { Area, Found, Value } from '../area.js'

@@ -1,4 +1,4 @@
-import { fileAt } from '../baseline/names.js'
+import { fileAt } from '../baseline/named-files.js'
 import { isGroup } from '../baseline/plain-values.js'
 import { z } from 'zod'
 import type { Area } from '../area.js'

@@ -1,5 +1,5 @@
 import { datePattern } from '../text/dates.js'
-import type { AddMistake } from './mistakes.js'
+import type { AddMistake } from './mistake.js'
 import { isGroup, type PlainGroup } from './plain-values.js'
 
 /** Dates and times that are given by example have to be clear. */

@@ -1,4 +1,4 @@
-import type { AddMistake } from './mistakes.js'
+import type { AddMistake } from './mistake.js'
 import { isGroup, type PlainGroup } from './plain-values.js'
 
 const easy = [

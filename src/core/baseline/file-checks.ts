@@ -4,7 +4,7 @@ import { sourcesIn } from '../text/pictures.js'
 import { sampleIn } from '../text/sample.js'
 import { isUpload, uploadEndings } from '../upload.js'
 import { besideOf, bytesIn, isTooLong, textIn, type Files } from './files.js'
-import type { AddMistake } from './mistakes.js'
+import type { AddMistake } from './mistake.js'
 import { namedFiles } from './names.js'
 import type { PlainGroup } from './plain-values.js'
 

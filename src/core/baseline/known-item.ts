@@ -1,4 +1,4 @@
-import type { AddMistake } from './mistakes.js'
+import type { AddMistake } from './mistake.js'
 import type { NamedItem, Path, PlainGroup } from './plain-values.js'
 
 /** An area whose items are known by names in the file. */

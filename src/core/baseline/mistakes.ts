@@ -1,39 +1,8 @@
 import { closest, distance } from 'fastest-levenshtein'
 import type { z } from 'zod'
 import { exampleAt, expectedAt, keysAt } from './schema-walk.js'
-import type { Position, Source } from './source.js'
-
-/** One thing that is wrong with a baseline. None of its texts repeats a value of the file. */
-export interface Mistake {
-  code:
-    | 'yaml'
-    | 'unknown-key'
-    | 'missing-key'
-    | 'wrong-type'
-    | 'wrong-value'
-    | 'password-in-file'
-    | 'easy-user-name'
-    | 'two-of-one'
-    | 'missing-file'
-    | 'wrong-file'
-    | 'unknown-item'
-    | 'contradiction'
-  at: Position
-  /** The key, as in `site.timezone` or `pages[1].slug`. */
-  path: string
-  what: string
-  expected: string
-  example?: string
-}
-
-/** Notes a mistake at a path. */
-export type AddMistake = (
-  code: Mistake['code'],
-  path: readonly (string | number)[],
-  what: string,
-  expected: string,
-  example?: string,
-) => void
+import type { Mistake } from './mistake.js'
+import type { Source } from './source.js'
 
 /** Parts of the file whose keys are its owner's own words: a secret may have slipped into one. */
 const ownWords = ['owner', 'menus', 'sidebars']

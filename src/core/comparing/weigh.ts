@@ -1,3 +1,4 @@
+import { dequal } from 'dequal'
 import type { AnyItem, Inventory } from '../areas/index.js'
 import type { Ability, Value } from '../area.js'
 import { isAsked, isOurs, whyTheirs } from './ownership.js'
@@ -109,11 +110,8 @@ function differs(area: SomeArea, key: string, want: Value, item: AnyItem, { toCo
   const here = item[key] ?? ''
   // a link to an item that is renamed in the same run leads to the same item
   const there = area.links?.includes(key) ? moved(here, toCome) : here
-  return !(area.same?.(key, want, there) ?? alike(want, there))
+  return !(area.same?.(key, want, there) ?? dequal(want, there))
 }
-
-/** Values are alike when they are the same text, or groups and lists of the same. */
-export const alike = (one: Value, other: Value): boolean => one === other || itemDigest(one) === itemDigest(other)
 
 /** A value with its refs as they will be. */
 function moved(value: Value, toCome: ReadonlyMap<string, string>): Value {

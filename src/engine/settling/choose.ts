@@ -1,22 +1,8 @@
 import type { AnyDifference } from '../../core/areas/index.js'
 import type { Comparison } from '../../core/compare.js'
 import { nameIn } from '../../core/ref.js'
-import type { SettleOptions } from '../settle.js'
+import type { Choice, Chosen, SettleOptions } from './choice.js'
 import { sameIn } from './same.js'
-
-/** What {@link SettleOptions.choose} is shown. */
-export interface Choice {
-  comparison: Comparison
-  /** The differences to choose from. */
-  differences: readonly AnyDifference[]
-  /** True in front of a first-run form: what the system ships is expected, not seen. */
-  expected: boolean
-  /** True for what was not shown before the first-run form was sent. */
-  late: boolean
-  /** True for what lets more people see something that holds somebody's items: no general yes covers it. */
-  opens?: boolean
-}
-export type Chosen = readonly AnyDifference[] | undefined
 
 /** Asks which differences to settle; where there is nothing to ask, or nobody, it is all of them. What opens is asked about apart. */
 export async function choose(options: SettleOptions, choice: Choice): Promise<Chosen> {
