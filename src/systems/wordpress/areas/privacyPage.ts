@@ -23,7 +23,7 @@ export const privacyPage: AreaOnSystem<'privacyPage', WordPressSession> = {
     // themes may leave it out; the page on which one signs in never does
     'privacy notice': async (_expected, { place, visit }) => {
       const answer = await visit('wp-login.php')
-      const href = load(answer.text)('a[rel~=privacy-policy]').attr('href')
+      const href = load(answer.text)('a.privacy-policy-link').attr('href')
       return href === place ? good(answer.url) : bad(`${answer.url} leads to ${href ?? 'no such page'}`)
     },
   },
