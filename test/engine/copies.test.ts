@@ -2,14 +2,12 @@ import assert from 'node:assert/strict'
 import { appendFileSync, readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { after, test } from 'node:test'
-import { settle, undo, type Baseline } from 'unpack'
+import { settle, undo } from 'unpack'
 import { RecordFolder } from '../../src/engine/record.js'
 import { readJournal } from '../../src/engine/record-reading.js'
 import { folder } from '../help/folders.js'
-import { runningForum } from '../help/forum.js'
 import { planned } from '../help/plan.js'
 import { runningStandIn } from '../help/sites.js'
-import { watchers } from '../help/watchers.js'
 
 const root = folder()
 const open: { close(): Promise<unknown> }[] = []
@@ -189,70 +187,6 @@ test('of themes and add-ons only name and version are kept: that is said before 
   assert.match(said.join('\n'), /addOns\/smileys: .*can't be given back/)
   const { failed } = await undo(planned(site.address), done.record ?? '', { ...own, refs: ['theme/plainer'] })
   assert.match(failed[0]?.why ?? '', /can’t be given back/)
-})
-
-test('everything of a forum that goes is given back: groups, forums with their settings and access, topics, members', async () => {
-  const site = await runningForum(root, (one) => open.push(one))
-  const own = { ...site.options, confirm: false }
-  const { board } = site
-  await settle(watchers(site.address), own)
-  const [crew, boats] = [board.next++, board.next++]
-  board.groups.push({ id: crew, name: 'Crew', description: 'Those who row' })
-  board.forums.push({
-    ...{
-      id: boats,
-      category: board.categories[0]?.id ?? 1,
-      title: 'Boats',
-      description: 'What floats',
-      locked: true,
-      removeOldAfter: 90,
-    },
-    may: {
-      ...(board.forums[0]?.may as NonNullable<(typeof board.forums)[0]>['may']),
-      read: [`group ${crew}`, 'administrators'],
-      see: [`group ${crew}`, 'administrators'],
-    },
-  })
-  board.accounts.push({
-    ...{
-      id: board.next++,
-      username: 'whelk',
-      shown: 'whelk',
-      email: 'whelk@quay.example',
-      password: 'a-whelk-of-a-time',
-    },
-    ...{ made: later, role: 'member', groups: [crew], wrong: 0, lockedUntil: 0, lastPost: 0 },
-  })
-  const name = (who: string) => board.groups.find(({ id }) => who === `group ${id}`)?.name ?? who
-  const state = () => ({
-    groups: board.groups.map(({ name: own_, description }) => `${own_}: ${description}`).sort(),
-    forums: board.forums
-      .map(({ title, description, locked, removeOldAfter, may }) => ({
-        title,
-        description,
-        locked,
-        removeOldAfter,
-        may: Object.entries(may).map(([action, who]) => [action, who.map(name).sort()]),
-      }))
-      .sort((a, b) => a.title.localeCompare(b.title)),
-    members: board.accounts
-      .map(({ username, email, groups }) => [username, email, groups.map((id) => name(`group ${id}`))])
-      .sort(),
-  })
-  const before = state()
-  const plan: Baseline = {
-    ...watchers(site.address),
-    gone: { forums: ['On the shore/Boats'], groups: ['Crew'], members: ['whelk'] },
-  }
-  const done = await settle(plan, { ...own, inUse: true })
-  assert.deepEqual(done.failed, [])
-  assert.ok(!JSON.stringify(state()).includes('whelk'))
-  const { failed } = await undo(watchers(site.address), done.record ?? '', own)
-  assert.deepEqual(failed, [])
-  assert.deepEqual(state(), before)
-  // the account is the old one but for its password, which stands in the logins file now
-  assert.notEqual(board.accounts.find(({ username }) => username === 'whelk')?.password, 'a-whelk-of-a-time')
-  assert.ok(own.logins.find(site.address, 'whelk'))
 })
 
 test('undo goes on where a journal’s last line was cut, and stops at any other that can’t be read', async () => {
