@@ -1,4 +1,4 @@
-import type { SignedIn } from '../systems/session.js'
+import type { Work } from './work.js'
 import { carry } from './carrying/carry.js'
 import type { RunRecord } from './keeping.js'
 import type { Run } from './run.js'
@@ -16,7 +16,7 @@ export async function pay(run: Run, record: RunRecord, debt: string): Promise<vo
 }
 
 /** Pays what no step of this run has paid, also from an earlier run that was stopped in between. */
-export async function payDebts(run: Run, session: SignedIn, record: RunRecord): Promise<void> {
+export async function payDebts({ run, session, record }: Work): Promise<void> {
   for (const debt of run.state.debts) {
     const step = run.site.system.debts?.[debt]?.()
     if (!step) continue

@@ -1,11 +1,10 @@
+import type { Work } from './work.js'
 import type { SomeFound } from '../core/comparing/result.js'
 import { onSystem } from '../systems/abilities.js'
 import { areaNames, areaOf } from '../core/areas/index.js'
 import type { AnyDifference, Inventory, AnyItem } from '../core/areas/index.js'
 import type { Comparison, Remark } from '../core/compare.js'
-import type { SignedIn } from '../systems/session.js'
 import { carry } from './carrying/carry.js'
-import type { RunRecord } from './keeping.js'
 import type { Run } from './run.js'
 import type { Stock } from './stock.js'
 
@@ -37,11 +36,9 @@ const foundIn = (inventory: Inventory): readonly SomeFound[] =>
  * Somebody's site in use stays open.
  */
 export async function closeFirst(
-  run: Run,
-  session: SignedIn,
+  { run, session, record }: Work,
   { stock, comparison }: { stock: Stock; comparison: Comparison },
   chosen: readonly AnyDifference[],
-  record: RunRecord,
 ): Promise<AnyDifference[]> {
   if (!gate || !facts || facts.asked(run.baseline) !== 'settled') return []
   const step = onSystem(run.site.system, gate)?.closes?.(run.baseline)

@@ -1,10 +1,10 @@
+import type { Work } from './work.js'
 import { addressText, isThisMachine, parseAddress } from '../core/address.js'
 import type { AnyDifference } from '../core/areas/index.js'
 import { UnpackError } from '../core/errors.js'
 import type { SignedIn } from '../systems/session.js'
 import { NoAnswer } from '../web/failure.js'
 import { carryOut } from './carry-out.js'
-import type { RunRecord } from './keeping.js'
 import type { Run } from './run.js'
 import type { Agenda } from './settling/agenda.js'
 import { survey } from './survey.js'
@@ -33,10 +33,8 @@ export type Moved = { run: Run; session: SignedIn } | undefined
  * @returns the run and session to go on with; undefined where the new address does not lead to this site yet
  */
 export async function move(
-  run: Run,
-  session: SignedIn,
+  { run, session, record }: Work,
   step: AnyDifference | undefined,
-  record: RunRecord,
   agenda: Agenda,
 ): Promise<Moved> {
   const to = parseAddress(run.baseline.site.address)

@@ -1,3 +1,4 @@
+import type { Work } from './work.js'
 import type { SettleOptions } from './settling/choice.js'
 import { allFound } from '../core/inventory.js'
 import type { AnyDifference, Inventory } from '../core/areas/index.js'
@@ -105,6 +106,7 @@ async function carryThrough(
 ): Promise<Settled> {
   const agenda = new Agenda(shown.comparison, shown.stock.inventory, agreed)
   const session = shown.session ?? (await fillFirstRun(run, shown.comparison, record))
+  const work: Work = { run, session, record }
   const seen = shown.session ? shown : await see(run, options, session)
   if (!shown.session) {
     const chosen = await chooseAgain(options, seen.comparison, shown.comparison, agreed)
@@ -115,12 +117,12 @@ async function carryThrough(
   // the site's own address changes last of all, when everything else was read back
   const moving = chosen.find(({ area }) => area === 'address')
   if (moving) agenda.setApart(moving)
-  agenda.doInstead(await closeFirst(run, session, seen, chosen, record))
-  await settleAndReadBack(run, session, agenda, seen.stock, record, (comparison, late) =>
+  agenda.doInstead(await closeFirst(work, seen, chosen))
+  await settleAndReadBack(work, agenda, seen.stock, (comparison, late) =>
     choose(options, { comparison, differences: late, expected: false, late: true }).then((more) => more ?? []),
   )
   if (!agenda.left.differences.some(opensSite)) await run.state.close(false)
-  const moved = await move(run, session, moving, record, agenda)
+  const moved = await move(work, moving, agenda)
   await moved?.session.signOut().catch(() => undefined)
   const { checks, eyes } =
     options.confirm === false || !moved ? { checks: [], eyes: [] } : await lookAtAll(moved.run, record, oldPlaces)

@@ -1,8 +1,8 @@
+import type { Work } from './work.js'
 import { randomBytes } from 'node:crypto'
 import { areaNames } from '../core/areas/index.js'
 import { onSystem } from '../systems/abilities.js'
 import type { SignedIn } from '../systems/session.js'
-import type { RunRecord } from './keeping.js'
 import type { Run } from './run.js'
 
 /** Milliseconds for taking away what was written, where the run was stopped meanwhile. */
@@ -12,13 +12,8 @@ const LAST = 20_000
  * Tries something with a mark in what is written. The mark is remembered before, and forgotten when everything with it was
  * taken away again, which a stop of the run does not keep from happening.
  */
-export async function withMark<T>(
-  run: Run,
-  session: SignedIn,
-  record: RunRecord,
-  ref: string,
-  act: (mark: string) => Promise<T>,
-): Promise<T> {
+export async function withMark<T>(work: Work, ref: string, act: (mark: string) => Promise<T>): Promise<T> {
+  const { run, session, record } = work
   const mark = `unpack-${randomBytes(6).toString('hex')}`
   await run.state.tries(mark)
   record.journal({ event: 'begun', carrier: 'trial', ref, wanted: mark })
@@ -31,7 +26,7 @@ export async function withMark<T>(
 }
 
 /** Takes away what an earlier trial has left behind. */
-export async function takeAwayLeft(run: Run, session: SignedIn, record: RunRecord): Promise<void> {
+export async function takeAwayLeft({ run, session, record }: Work): Promise<void> {
   for (const mark of run.state.trials) {
     await takeAway(run, session, mark)
     record.journal({ event: 'done', carrier: 'trial', why: `what an earlier trial had left (${mark}) was taken away` })

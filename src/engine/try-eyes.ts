@@ -1,18 +1,18 @@
+import type { Work } from './work.js'
 import { inWords, type Onlooker } from '../core/access/onlookers.js'
 import type { Id } from '../core/area.js'
 import { nameIn } from '../core/ref.js'
 import type { Check } from '../core/report/report.js'
 import type { LookedAt } from '../systems/eyes.js'
-import type { SignedIn } from '../systems/session.js'
 import { lookFailure } from './error-of.js'
 import type { Watched } from './watched.js'
-import type { RunRecord } from './keeping.js'
 import type { Run } from './run.js'
 import { withMark } from './trial-marks.js'
 
 /** Tries out who may do what: the owner begins everywhere, everybody else goes on. All of it is taken away again. */
-export const tryEyes = (run: Run, session: SignedIn, one: Watched, record: RunRecord): Promise<Check[]> =>
-  withMark(run, session, record, one.area, async (mark) => {
+export const tryEyes = (work: Work, one: Watched): Promise<Check[]> =>
+  withMark(work, one.area, async (mark) => {
+    const { run } = work
     const trial = new Trial(run, one, `Unpack tries who may write here (${mark})`)
     const { onlookers } = await run.eyes.onlookers()
     const [owner, others] = [onlookers.filter(({ as }) => as === 'owner'), onlookers.filter(({ as }) => as !== 'owner')]

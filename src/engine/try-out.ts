@@ -1,9 +1,9 @@
+import type { Work } from './work.js'
 import { areaNames, areaOf, type AreaName, type Inventory } from '../core/areas/index.js'
 import { UnpackError } from '../core/errors.js'
 import { foundAt } from '../core/inventory.js'
 import type { Attempt } from '../core/looking.js'
 import type { Check } from '../core/report/report.js'
-import type { SignedIn } from '../systems/session.js'
 import { onSystem } from '../systems/abilities.js'
 import { againstPlan } from './against-plan.js'
 import { lookFailure } from './error-of.js'
@@ -21,17 +21,17 @@ import { tryEyes } from './try-eyes.js'
 export async function tryOut(run: Run, record: RunRecord): Promise<Check[]> {
   const session = await run.logins.signIn()
   try {
-    await takeAwayLeft(run, session, record)
+    const work = { run, session, record }
+    await takeAwayLeft(work)
     const stock = await takeStock(run, session)
     const comparison = againstPlan(run, stock)
     const { others } = comparison
     if (others.length > 0) throw UnpackError.of('trial-in-use', { address: run.site.home, others })
     const checks: Check[] = []
-    for (const one of watched(run, comparison, stock.inventory))
-      checks.push(...(await tryEyes(run, session, one, record)))
+    for (const one of watched(run, comparison, stock.inventory)) checks.push(...(await tryEyes(work, one)))
     for (const area of areaNames)
       for (const attempt of attemptsOf(run, area, stock.inventory)) {
-        const check = await attempted(run, session, area, attempt, stock.inventory, record)
+        const check = await attempted(work, area, attempt, stock.inventory)
         if (check) checks.push(check)
       }
     return checks
@@ -48,13 +48,12 @@ function attemptsOf({ baseline, site }: Run, area: AreaName, inventory: Inventor
 
 /** Tries one thing; where it writes, with a mark. */
 async function attempted(
-  run: Run,
-  session: SignedIn,
+  work: Work,
   area: AreaName,
   attempt: Attempt,
   inventory: Inventory,
-  record: RunRecord,
 ): Promise<Check | undefined> {
+  const { run } = work
   const here = onSystem(run.site.system, area)
   const { name, should, words } = attempt
   const act = async (mark: string): Promise<Check | undefined> => {
@@ -74,5 +73,5 @@ async function attempted(
       return { name, as: 'visitor', ok: false, detail: lookFailure(error) }
     }
   }
-  return here?.takeAway ? withMark(run, session, record, area, act) : act('')
+  return here?.takeAway ? withMark(work, area, act) : act('')
 }

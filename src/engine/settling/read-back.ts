@@ -1,3 +1,4 @@
+import type { Work } from '../work.js'
 import { anyItem, areaOf, type AnyDifference, type Inventory } from '../../core/areas/index.js'
 import type { Comparison } from '../../core/compare.js'
 import { UnpackError } from '../../core/errors.js'
@@ -10,7 +11,6 @@ import { sampleRefs } from '../../core/samples.js'
 import { carryOut, type Books } from '../carry-out.js'
 import { nowAndLater, type Agenda } from './agenda.js'
 import { payDebts } from '../debts.js'
-import type { RunRecord } from '../keeping.js'
 import type { Run } from '../run.js'
 import { ownedNow, stoodOnce } from '../ownership.js'
 import { isStillOpen, sameIn } from './same.js'
@@ -28,13 +28,12 @@ const MOST_PASSES = 5
  * @param ask asks about what was not shown before
  */
 export async function settleAndReadBack(
-  run: Run,
-  session: SignedIn,
+  work: Work,
   agenda: Agenda,
   stock: Stock,
-  record: RunRecord,
   ask: (comparison: Comparison, late: readonly AnyDifference[]) => Promise<readonly AnyDifference[]>,
 ): Promise<void> {
+  const { run, session, record } = work
   // before anything goes: what is read later may lack what it led to
   await keepCopies(session, agenda.toDo(), record, agenda)
   let here = stock
@@ -58,7 +57,7 @@ export async function settleAndReadBack(
     if (lost) agenda.lost()
     if (agenda.toDo().length === 0 || pass === MOST_PASSES) break
   }
-  await payDebts(run, session, record)
+  await payDebts(work)
   await run.state.own(stoodOnce(agenda.stands, agenda.left))
   agenda.read(againstPlan(run, here), here.inventory)
 }
