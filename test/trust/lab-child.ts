@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { LoginsFile, Secret, settle } from 'unpack'
-import { baselineFile } from '../../src/cli/baseline-file.js'
+import { baselineFile } from '../../src/disk/baseline-file.js'
 import { PASSPHRASE } from '../help/sites.js'
 
 /** A run on a real site through the server that troubles: a process of its own, that can die. */

@@ -1,5 +1,5 @@
 import { compareSite } from '../../engine/compare.js'
-import { baselineFile } from '../baseline-file.js'
+import { baselineFile } from '../../disk/baseline-file.js'
 import type { SiteFlags } from '../options.js'
 import { print } from '../print.js'
 import { runOptions } from '../run-options.js'

@@ -1,6 +1,6 @@
 import { join } from 'node:path'
 import * as engine from '../../engine/confirm.js'
-import { baselineFile } from '../baseline-file.js'
+import { baselineFile } from '../../disk/baseline-file.js'
 import type { SiteFlags } from '../options.js'
 import { print } from '../print.js'
 import { runOptions } from '../run-options.js'

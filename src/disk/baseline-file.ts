@@ -5,7 +5,7 @@ import type { Files } from '../core/baseline/files.js'
 import { filesNamed, readBaseline } from '../core/baseline/read.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import { UnpackError } from '../core/errors.js'
-import { fileTrouble } from '../disk/trouble.js'
+import { fileTrouble } from './trouble.js'
 import { isUpload } from '../core/upload.js'
 
 const MOST_TEXT = { bytes: 4 * 1024 * 1024, text: '4 MiB' }
@@ -14,8 +14,12 @@ const MOST_BYTES = { bytes: 256 * 1024 * 1024, text: '256 MiB' }
 const mostOf = (name: string) => (isUpload(name) || /\.zip$/i.test(name) ? MOST_BYTES : MOST_TEXT)
 
 /**
- * Reads a baseline and the files beside it.
+ * Reads a baseline and the files beside it, none of which may lie outside its folder.
+ * @param file the baseline's file, in YAML 1.2 and UTF-8
  * @param at another address for the same plan
+ * @returns the baseline, with what its files hold
+ * @throws UnpackError `file-missing`, `file-not-utf8`, `file-outside`, `file-too-large`, `baseline-wrong` with every mistake
+ * @example await settle(baselineFile('sites/repair-cafe/baseline.yaml'), { logins })
  */
 export function baselineFile(file: string, at?: string): Baseline {
   const bytes = readBytes(file, MOST_TEXT)
