@@ -12,33 +12,36 @@ import { unlessStopped } from './unless-stopped.js'
 const MOST_REQUESTS = 12
 const INNER_LOOKS = 3
 
+/** What one look has added to the findings, and the system, where one is known. */
+interface Seen {
+  findings: Partial<Findings>
+  system?: System
+}
+
 /**
- * Looks closely at what answered: its page, the system behind it, and where no system is known, a few pages it leads to.
+ * Looks closely at what answered: its page, the system behind it, and where no system is known, a few pages it leads to. What was
+ * seen is given look by look: it stays where a later look fails.
  * @param here a visitor at the folder where the front page was found
- * @param findings filled as it goes: what was seen stays where a later look fails
- * @returns the system, where one is known
  */
-export async function lookClosely(
+export async function* lookClosely(
   front: Answer,
   asked: SiteAddress,
   here: Visitor,
-  findings: Findings,
   systems: Systems | undefined,
-): Promise<System | undefined> {
-  findings.hops = [...front.hops]
-  findings.front = pageFacts(front)
+): AsyncGenerator<Seen> {
+  const facts = pageFacts(front)
+  yield { findings: { hops: [...front.hops], front: facts } }
   const get = async (place: string): Promise<Answer | undefined> =>
     here.traffic.requests >= MOST_REQUESTS ? undefined : here.get(place).catch(unlessStopped)
   for (const system of await knownSystems(systems)) {
-    findings.system = await system.recognise({ front, get })
-    if (!findings.system) continue
-    findings.address = findings.system.address
-    return system
+    const known = await system.recognise({ front, get })
+    if (!known) continue
+    yield { findings: { system: known, address: known.address }, system }
+    return
   }
-  findings.inner = await innerPages(findings.front.links, here)
   // without a system to say where it lives, a redirect inside the same host is only its way of opening
-  findings.address = addressText(here.address.origin === asked.origin ? asked : here.address)
-  return undefined
+  const address = addressText(here.address.origin === asked.origin ? asked : here.address)
+  yield { findings: { inner: await innerPages(facts.links, here), address } }
 }
 
 /** Looks at a few pages that the front page leads to. */

@@ -71,7 +71,10 @@ async function lookFrom(asked: SiteAddress, lines: Dispatcher, options: SurveyOp
     const here = new Visitor(landed, lines, traffic, { signal, roams: true, door, patience: options.patience })
     // most of the code is for what answers: where nothing does, it is not loaded
     const { lookClosely } = await import('./look-closely.js')
-    system = await lookClosely(front, asked, here, findings, options.systems)
+    for await (const seen of lookClosely(front, asked, here, options.systems)) {
+      Object.assign(findings, seen.findings)
+      system = seen.system
+    }
   } catch (error) {
     const failure = error instanceof NoAnswer ? error.failure : failureIn(error, whole, options.signal)
     if (!failure) throw error
