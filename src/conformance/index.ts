@@ -1,3 +1,4 @@
+import type { System } from '../systems/system.js'
 import { accessCases } from './cases/access.js'
 import { categoryCases } from './cases/categories.js'
 import { wholeCases } from './cases/all.js'
@@ -16,7 +17,6 @@ import { shippedCases } from './cases/shipped.js'
 import { siteCases } from './cases/site.js'
 import { lacking, type ConformanceCase } from './case.js'
 import { ConformanceSite, type Provided } from './site.js'
-import type { System } from '../systems/system.js'
 
 export { lacking, type ConformanceCase, type NeededKey } from './case.js'
 export { ConformanceSite, type Provided } from './site.js'

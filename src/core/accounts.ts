@@ -1,15 +1,24 @@
-import { anyItem, areaNames, areaOf, type AreaName } from './areas/index.js'
-import type { PlannedAccount } from './area.js'
+import { areaNames, areaOf, type AreaName } from './areas/index.js'
 import type { Baseline } from './baseline/schema.js'
 
-/** The accounts that a baseline plans beside the owner's, with the areas and refs they go by. */
-export const plannedAccounts = (baseline: Baseline): (PlannedAccount & { area: AreaName; ref: string })[] =>
+/** An account as a baseline wants it. */
+export interface PlannedAccount {
+  area: AreaName
+  ref: string
+  username: string
+  /** Made for it, or in the logins file already. */
+  password: 'made' | 'stored'
+}
+
+/** The accounts that a baseline plans beside the owner's. */
+export const plannedAccounts = (baseline: Baseline): PlannedAccount[] =>
   areaNames.flatMap((name) => {
     const area = areaOf(name)
-    return area.account
-      ? area.plan(baseline).flatMap(({ item }) => {
-          const account = area.account?.(anyItem(item), baseline)
-          return account ? [{ ...account, area: name, ref: area.ref(anyItem(item)) }] : []
-        })
-      : []
+    if (!area.account) return []
+    return area.plan(baseline).map(({ item, ours }) => ({
+      area: name,
+      ref: area.ref(item),
+      username: area.account?.(item) ?? '',
+      password: ours ? 'stored' : 'made',
+    }))
   })

@@ -1,5 +1,5 @@
-import type { Baseline } from './baseline/schema.js'
 import type { z } from 'zod'
+import type { Baseline } from './baseline/schema.js'
 import type { AddMistake } from './baseline/mistake.js'
 import type { NamedFile } from './baseline/named-files.js'
 import type { NamedItem, PlainGroup } from './baseline/plain-values.js'
@@ -105,14 +105,6 @@ export interface Question {
   /** The key, as in `site.title`. */
   key: string
   ask: string
-  /** Kinds of sites for which it makes no sense. */
-  notFor?: readonly ('blog' | 'content' | 'shop' | 'forum')[]
-}
-
-/** An account as a baseline wants it. */
-export interface PlannedAccount {
-  username: string
-  password: 'made' | 'stored'
 }
 
 /** Whether a system can be given a key of an area, and if not, what the owner can do; `none`: it has no such key. */
@@ -167,7 +159,7 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   /** What of an item stays when it is moved: one of ours that stands elsewhere is moved to a plan of the same, where just one fits. */
   stays?(item: I): string
   /** The ref by which earlier versions of Unpack knew what goes by this one. */
-  formerly?(ref: string): string
+  formerRef?(ref: string): string
   /** What it lives within is never removed as long as it is there and stays. */
   keepsHolder?: true
   /** How the baseline takes over one that shipped and can't go. */
@@ -210,8 +202,8 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   eyes?: EyesOf<I>
   /** What there is to see at a glance of a plan, row by row. */
   rows?(baseline: Baseline): object[]
-  /** The account that an item is; its password is made or stored before the item is sent. */
-  account?(item: I, baseline: Baseline): PlannedAccount
+  /** The user name of the account that an item is: it gets a password of its own before it is sent. */
+  account?(item: I): string
   /** The archives that its items come from. */
   packages?(baseline: Baseline): WantedPackage[]
   /** It lets visitors in: where the baseline asks for that, it is closed first and opened when all else is settled. */

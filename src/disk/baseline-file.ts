@@ -5,8 +5,8 @@ import type { Files } from '../core/baseline/files.js'
 import { filesNamed, readBaseline } from '../core/baseline/read.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import { UnpackError } from '../core/errors.js'
-import { fileTrouble } from './trouble.js'
 import { isUpload } from '../core/upload.js'
+import { fileTrouble } from './trouble.js'
 
 const MOST_TEXT = { bytes: 4 * 1024 * 1024, text: '4 MiB' }
 const MOST_BYTES = { bytes: 256 * 1024 * 1024, text: '256 MiB' }

@@ -2,8 +2,8 @@ import type { Remark } from '../core/compare.js'
 import type { Guard } from '../logins/guard.js'
 import { version } from '../package.js'
 import { HarLog } from '../web/har.js'
-import type { KeptText, RunRecord } from './keeping.js'
 import { Traffic } from '../web/traffic.js'
+import type { KeptText, RunRecord } from './keeping.js'
 import type { RunEvent } from './events.js'
 import type { SurveyOptions } from './options.js'
 
@@ -38,9 +38,10 @@ export class Account {
   }
   /** Ends that log; what is asked later is in none. */
   endLog(): void {
-    this.traffic.take(undefined)
-    this.#log?.har.end()
-    this.#log?.file.end()
+    if (!this.#log) return
+    this.traffic.take(() => undefined)
+    this.#log.har.end()
+    this.#log.file.end()
     this.#log = undefined
   }
 }

@@ -1,9 +1,9 @@
 import { areaIn } from '../core/ref.js'
 import { areaNames, areaOf } from '../core/areas/index.js'
-import { closedByUs } from './gate.js'
 import { compare, type Comparison } from '../core/compare.js'
 import { bodyDigest } from '../core/text/normal-form.js'
 import { abilitiesOf } from '../systems/abilities.js'
+import { closedByUs } from './gate.js'
 import { keyOf } from './ownership.js'
 import type { Run } from './run.js'
 import type { Stock } from './stock.js'
@@ -35,6 +35,6 @@ export function againstPlan(run: Run, { inventory, closed }: Stock): Comparison 
 /** What is remembered of a ref, or of the one by which earlier versions knew the item. */
 const anyName = (ref: string, remembered: (ref: string) => string | undefined): string | undefined => {
   const area = areaNames.find((name) => name === areaIn(ref))
-  const before = area && areaOf(area).formerly?.(ref)
+  const before = area && areaOf(area).formerRef?.(ref)
   return remembered(ref) ?? (before === undefined ? undefined : remembered(before))
 }

@@ -1,6 +1,7 @@
 import { addressText, isThisMachine, parseAddress } from '../core/address.js'
 import { UnpackError } from '../core/errors.js'
 import type { System } from '../systems/system.js'
+import { refuseUnproven } from './proven.js'
 import { knownSystems } from './known-systems.js'
 import type { RunOptions } from './options.js'
 import { survey, type Surveyed } from './survey.js'
@@ -42,11 +43,8 @@ export async function refuseUnsafe(
     throw UnpackError.of('cannot-open', { address: wanted, finding })
   const found = (await knownSystems(options.systems)).find(({ id }) => id === system?.id)
   if (!system || !found) throw UnpackError.of('no-system', { address: wanted, standing, reason: finding })
-  if (!(system.proven ?? found.version !== undefined) && !options.unproven)
-    throw UnpackError.of('not-proven', {
-      system: system.name,
-      version: system.version || 'of a version it does not tell',
-    })
+  // what visitors are not told is decided after signing in
+  if (system.proven !== undefined || !found.version) refuseUnproven(system, options)
   if (address.origin.startsWith('http:') && !isThisMachine(address) && !options.plainHttp)
     throw UnpackError.of('plain-http', { address: to })
   return found

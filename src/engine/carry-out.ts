@@ -3,6 +3,8 @@ import { UnpackError } from '../core/errors.js'
 import { allFound } from '../core/inventory.js'
 import type { Carried, Carrier, Step } from '../systems/step.js'
 import type { Session } from '../systems/session.js'
+import type { JournalLine } from '../core/report/report.js'
+import { grouped } from '../core/grouped.js'
 import { foundIn, wantedIn } from './report-of.js'
 import { carry, refsOf } from './carrying/carry.js'
 import type { Held } from './carrying/pending.js'
@@ -18,8 +20,6 @@ import type { Run } from './run.js'
 import { translate } from './translate.js'
 import type { Agenda } from './settling/agenda.js'
 import type { Why } from './why.js'
-import type { JournalLine } from '../core/report/report.js'
-import { grouped } from '../core/grouped.js'
 
 /** What refs are known by on the site; an item that is renamed goes by its new ref as well. */
 function knownIn(inventory: Inventory, differences: readonly AnyDifference[]): Known {

@@ -1,6 +1,5 @@
 import type { SystemLine } from '../core/report/report.js'
-import type { PlanRows } from '../core/plan-rows.js'
-import { planRows } from '../core/plan-rows.js'
+import { planRows, type PlanRows } from '../core/plan-rows.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import type { Comparison } from '../core/compare.js'
 import { systemLine } from './report-of.js'

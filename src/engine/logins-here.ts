@@ -2,9 +2,13 @@ import { plannedAccounts } from '../core/accounts.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import { UnpackError } from '../core/errors.js'
 import type { Login, Session, SignedIn } from '../systems/session.js'
+import { refuseUnproven } from './proven.js'
 import type { Account } from './account.js'
 import type { RunOptions } from './options.js'
 import type { ReachedSite } from './site.js'
+
+/** A stored login; `renewed` with the password that was being put in its place. */
+type LikelyLogin = Login & { renewed?: boolean }
 
 /** The stored logins that may open a site for its owner. */
 export class LoginsHere {
@@ -31,54 +35,61 @@ export class LoginsHere {
 
   /**
    * Signs in as the owner. @param signal what stops it; the run's own where left out
-   * @throws UnpackError `login-missing`, `login-refused`
+   * @throws UnpackError `login-missing`, `login-refused`, `not-proven`
    */
   async signIn(signal?: AbortSignal): Promise<SignedIn> {
-    const { username } = await this.owners()
     const { home, system } = this.site
+    const { username } = await this.owners()
     this.account.tell({ is: 'phase', phase: 'sign in', text: username })
-    for (const login of await this.#likely()) {
-      const session = await system.signIn(this.site.visitor(signal), login)
-      if (!session) continue
-      await this.#provenAtLast(session)
-      // of a run that was stopped in between: the new password is the only one from now on
-      if (login.renewed) await this.options.logins.promote?.(home, login.username)
-      return session
-    }
-    throw UnpackError.of('login-refused', { address: home, user: username })
+    const { session, login } = await this.#open((one) => system.signIn(this.site.visitor(signal), one))
+    // of a run that was stopped in between: the new password is the only one from now on
+    if (login.renewed) await this.options.logins.promote?.(home, login.username)
+    return session
   }
 
   /**
    * Whoever fills the first-run form: anybody, or where the system wants a login for it, the host's.
-   * @throws UnpackError `login-missing`, `login-refused`
+   * @throws UnpackError `login-missing`, `login-refused`, `not-proven`
    */
   async atFirstRun(): Promise<Session> {
-    const { system, home } = this.site
-    if (!system.enterFirstRun) return this.site.stranger()
+    const { system, surveyed } = this.site
+    if (system.enterFirstRun)
+      return (await this.#open(async (login) => system.enterFirstRun?.(this.site.visitor(), login))).session
+    // nobody signs in before the form is sent: a version that is not told now is told too late
+    if (surveyed.findings.system) refuseUnproven(surveyed.findings.system, this.options)
+    return this.site.stranger()
+  }
+
+  /** Tries the likely logins one after the other. */
+  async #open(
+    enter: (login: Login) => Promise<SignedIn | undefined>,
+  ): Promise<{ session: SignedIn; login: LikelyLogin }> {
     const { username } = await this.owners()
     for (const login of await this.#likely()) {
-      const session = await system.enterFirstRun(this.site.visitor(), login)
-      if (session) return session
+      const session = await enter(login)
+      if (!session) continue
+      await this.#provenAtLast(session)
+      return { session, login }
     }
-    throw UnpackError.of('login-refused', { address: home, user: username })
+    throw UnpackError.of('login-refused', { address: this.site.home, user: username })
   }
 
   /** A version that visitors are not told is known now, and has to be one that Unpack is proven with. */
   async #provenAtLast(session: SignedIn): Promise<void> {
     const { system, surveyed } = this.site
     const known = surveyed.findings.system
-    if (known?.proven !== undefined || !known || !system.version) return
+    if (!known || known.proven !== undefined || !system.version) return
     Object.assign(known, await system.version(session))
-    if ((known as { proven?: boolean }).proven === true || this.options.unproven) return
-    await session.signOut().catch(() => undefined)
-    throw UnpackError.of('not-proven', {
-      system: system.name,
-      version: known.version || 'of a version it does not tell',
-    })
+    try {
+      refuseUnproven(known, this.options)
+    } catch (error) {
+      await session.signOut().catch(() => undefined)
+      throw error
+    }
   }
 
   /** The likeliest first; of one that was being renewed, both passwords. */
-  async #likely(): Promise<(Login & { renewed?: boolean })[]> {
+  async #likely(): Promise<LikelyLogin[]> {
     const { owner } = this.baseline
     const all = await this.options.logins.at(this.site.home)
     for (const { password, next } of all) this.account.guard.add(password, next)

@@ -1,13 +1,13 @@
-import { onlookersOf } from '../core/access/onlookers.js'
+import { onlookersOf, type Onlookers } from '../core/access/onlookers.js'
 import { UnpackError } from '../core/errors.js'
 import type { Seen } from '../systems/eyes.js'
 import type { Visitor } from '../web/visitor.js'
+import type { Baseline } from '../core/baseline/schema.js'
 import type { Watched } from './watched.js'
 import type { Account } from './account.js'
 import type { LoginsHere } from './logins-here.js'
 import type { RunOptions } from './options.js'
 import type { ReachedSite } from './site.js'
-import type { Baseline } from '../core/baseline/schema.js'
 
 /**
  * Everybody who looks at the public side, each in a session of their own, which is shared by all that is looked at. What each
@@ -16,7 +16,7 @@ import type { Baseline } from '../core/baseline/schema.js'
 export class ManyEyes {
   readonly #looks = new Map<string, Promise<ReadonlyMap<string, Seen>>>()
   readonly #visitors = new Map<string, Promise<Visitor>>()
-  #chosen: Promise<ReturnType<typeof onlookersOf>> | undefined
+  #chosen: Promise<Onlookers> | undefined
 
   constructor(
     private readonly run: {
@@ -29,12 +29,12 @@ export class ManyEyes {
   ) {}
 
   /** Everybody who can look here, and those nobody stands for. */
-  onlookers(): Promise<ReturnType<typeof onlookersOf>> {
+  onlookers(): Promise<Onlookers> {
     this.#chosen ??= this.#choose()
     return this.#chosen
   }
 
-  async #choose(): Promise<ReturnType<typeof onlookersOf>> {
+  async #choose(): Promise<Onlookers> {
     const { baseline, options, site } = this.run
     const stored = new Set((await options.logins.at(site.home)).map(({ username }) => username))
     return onlookersOf(baseline, stored, site.system.publicSide?.signIns ?? 0)

@@ -1,8 +1,8 @@
-import type { Keeping } from './keeping.js'
 import type { Secret } from '../core/secret.js'
 import type { Logins } from '../logins/logins.js'
 import type { Resolve } from '../web/connections.js'
 import type { Watch } from '../web/exchange.js'
+import type { Keeping } from './keeping.js'
 import type { RunEvent } from './events.js'
 import type { Systems } from './known-systems.js'
 

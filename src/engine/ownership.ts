@@ -1,3 +1,4 @@
+import { dequal } from 'dequal'
 import {
   areaNames,
   areaOf,
@@ -8,14 +9,13 @@ import {
   type Inventory,
 } from '../core/areas/index.js'
 import type { Comparison, SomeFound } from '../core/comparing/result.js'
-import { dequal } from 'dequal'
 import { allFound, foundAt } from '../core/inventory.js'
 import { areaIn } from '../core/ref.js'
 import { grouped } from '../core/grouped.js'
 import { bodyDigest } from '../core/text/normal-form.js'
+import { given, textOf } from '../core/value.js'
 import type { Memory } from './keeping.js'
 import type { Intent } from './under-way.js'
-import { given, textOf } from '../core/value.js'
 
 /** What an item of ours is known by: its number, and when it was made where the system tells that. */
 export const keyOf = ({ id, stamp }: Pick<SomeFound, 'id' | 'stamp'>): string =>

@@ -1,6 +1,5 @@
 import { onSystem } from '../systems/abilities.js'
-import type { AreaName } from '../core/areas/index.js'
-import { areaNames, areaOf } from '../core/areas/index.js'
+import { areaNames, areaOf, type AreaName } from '../core/areas/index.js'
 import { openArchive, type OpenArchive } from '../archives/open.js'
 import { packFolder } from '../archives/pack.js'
 import type { Baseline } from '../core/baseline/schema.js'

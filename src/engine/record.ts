@@ -1,4 +1,3 @@
-import type { KeptFile, RunRecord, KeptText } from './keeping.js'
 import { createHash } from 'node:crypto'
 import {
   appendFileSync,
@@ -21,6 +20,7 @@ import type { JournalLine, Report } from '../core/report/report.js'
 import { reportXml } from '../core/report/xml.js'
 import { fileTrouble } from '../disk/trouble.js'
 import { allVisible } from '../core/text/visible.js'
+import type { KeptFile, RunRecord, KeptText } from './keeping.js'
 
 type Entry = Omit<JournalLine, 'journal' | 'at'>
 

@@ -1,7 +1,7 @@
 import { areaNames, type AnyDifference, type Inventory } from '../core/areas/index.js'
 import type { Step } from '../systems/step.js'
-import type { Run } from './run.js'
 import { onSystem } from '../systems/abilities.js'
+import type { Run } from './run.js'
 
 /** What the system's areas make of differences; what falls with another item needs no step. */
 export function translate(

@@ -1,8 +1,8 @@
-import type { Work } from './work.js'
 import { randomBytes } from 'node:crypto'
 import { areaNames } from '../core/areas/index.js'
 import { onSystem } from '../systems/abilities.js'
 import type { SignedIn } from '../systems/session.js'
+import type { Work } from './work.js'
 import type { Run } from './run.js'
 
 /** Milliseconds for taking away what was written, where the run was stopped meanwhile. */

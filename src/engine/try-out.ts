@@ -1,10 +1,11 @@
-import type { Work } from './work.js'
+import type { Trying } from '../looks/trying.js'
 import { areaNames, areaOf, type AreaName, type Inventory } from '../core/areas/index.js'
 import { UnpackError } from '../core/errors.js'
 import { foundAt } from '../core/inventory.js'
 import type { Attempt } from '../core/looking.js'
 import type { Check } from '../core/report/report.js'
 import { onSystem } from '../systems/abilities.js'
+import type { Work } from './work.js'
 import { againstPlan } from './against-plan.js'
 import { lookFailure } from './error-of.js'
 import { watched } from './eyes.js'
@@ -29,49 +30,43 @@ export async function tryOut(run: Run, record: RunRecord): Promise<Check[]> {
     if (others.length > 0) throw UnpackError.of('trial-in-use', { address: run.site.home, others })
     const checks: Check[] = []
     for (const one of watched(run, comparison, stock.inventory)) checks.push(...(await tryEyes(work, one)))
-    for (const area of areaNames)
-      for (const attempt of attemptsOf(run, area, stock.inventory)) {
-        const check = await attempted(work, area, attempt, stock.inventory)
-        if (check) checks.push(check)
-      }
+    for (const area of areaNames) checks.push(...(await tryArea(work, area, stock.inventory)))
     return checks
   } finally {
     await session.signOut().catch(() => undefined)
   }
 }
 
-function attemptsOf({ baseline, site }: Run, area: AreaName, inventory: Inventory): Attempt[] {
-  const here = onSystem(site.system, area)
-  const shipped = here?.ships?.(baseline)[0]?.item
-  return here?.try ? (areaOf(area).tries?.(baseline, (ref) => foundAt(inventory, ref), shipped) ?? []) : []
+/** Tries what an area says; where the system has to take something away again, with a mark in what is written. */
+async function tryArea(work: Work, area: AreaName, inventory: Inventory): Promise<Check[]> {
+  const { run } = work
+  const { try: way, takeAway, ships } = onSystem(run.site.system, area) ?? {}
+  if (!way) return []
+  const shipped = ships?.(run.baseline)[0]?.item
+  const attempts = areaOf(area).tries?.(run.baseline, (ref) => foundAt(inventory, ref), shipped) ?? []
+  const checks: Check[] = []
+  for (const attempt of attempts) {
+    const act = (mark: string) => tryOne(run, way, attempt, mark, foundAt(inventory, attempt.at)?.address ?? '')
+    const check = takeAway ? await withMark(work, area, act) : await act('')
+    if (check) checks.push(check)
+  }
+  return checks
 }
 
-/** Tries one thing; where it writes, with a mark. */
-async function attempted(
-  work: Work,
-  area: AreaName,
+async function tryOne(
+  run: Run,
+  way: Trying<object>,
   attempt: Attempt,
-  inventory: Inventory,
+  mark: string,
+  address: string,
 ): Promise<Check | undefined> {
-  const { run } = work
-  const here = onSystem(run.site.system, area)
   const { name, should, words } = attempt
-  const act = async (mark: string): Promise<Check | undefined> => {
-    try {
-      const address = foundAt(inventory, attempt.at)?.address ?? ''
-      const text = `Unpack tries the rules of this site (${mark}), and takes this away again.`
-      const tried = await here?.try?.(attempt, { visitor: run.site.visitor(), address, text })
-      return (
-        tried && {
-          name,
-          as: 'visitor',
-          ok: tried.came === should,
-          detail: tried.detail ?? words[tried.came] ?? tried.came,
-        }
-      )
-    } catch (error) {
-      return { name, as: 'visitor', ok: false, detail: lookFailure(error) }
-    }
+  const check = (ok: boolean, detail: string): Check => ({ name, as: 'visitor', ok, detail })
+  try {
+    const text = `Unpack tries the rules of this site (${mark}), and takes this away again.`
+    const tried = await way(attempt, { visitor: run.site.visitor(), address, text })
+    return tried && check(tried.came === should, tried.detail ?? words[tried.came] ?? tried.came)
+  } catch (error) {
+    return check(false, lookFailure(error))
   }
-  return here?.takeAway ? withMark(work, area, act) : act('')
 }

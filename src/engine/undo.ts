@@ -1,11 +1,13 @@
+import { dequal } from 'dequal'
 import { areaNames, areaOf, anyItem, type AnyDifference, type Inventory } from '../core/areas/index.js'
 import type { Baseline } from '../core/baseline/schema.js'
-import { dequal } from 'dequal'
 import { allFound, foundAt } from '../core/inventory.js'
 import { areaIn } from '../core/ref.js'
 import type { Secret } from '../core/secret.js'
 import { makePassword } from '../logins/password.js'
 import type { Step } from '../systems/step.js'
+import type { Value } from '../core/area.js'
+import { onSystem } from '../systems/abilities.js'
 import { call } from './call.js'
 import { carry } from './carrying/carry.js'
 import { heldBy } from './carry-out.js'
@@ -13,8 +15,6 @@ import { keepingPages } from './keeping-pages.js'
 import type { RunOptions } from './options.js'
 import { copiesIn, type Copy } from './record-reading.js'
 import { Run } from './run.js'
-import type { Value } from '../core/area.js'
-import { onSystem } from '../systems/abilities.js'
 import { takeStock } from './stock.js'
 
 export { readJournal } from './record-reading.js'
@@ -139,8 +139,8 @@ async function wayBack(
   const { unkept } = areaOf(area)
   if (unkept !== undefined) return `it can’t be given back: ${unkept}`
   if (found) return 'something stands there already'
-  const account = areaOf(area).account?.(item, run.baseline)
-  if (account) secrets[ref] = await newPassword(run, account.username)
+  const username = areaOf(area).account?.(item)
+  if (username !== undefined) secrets[ref] = await newPassword(run, username)
   if (way.again) return [way.again({ ref, item, copy, bytes })].flat()
   const difference = { area, ref, is: 'missing', wanted: item } as unknown as AnyDifference
   const steps = way.translate?.([difference as never], here) ?? []

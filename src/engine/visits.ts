@@ -6,7 +6,7 @@ import { expectations } from '../core/expect.js'
 import { foundAt } from '../core/inventory.js'
 import type { Expectation, OwnLook } from '../core/looking.js'
 import type { Check } from '../core/report/report.js'
-import { sharedLooks } from '../looks/index.js'
+import { sharedLook } from '../looks/index.js'
 import { bad, good, type Look, type Outcome, type Sight } from '../looks/look.js'
 import { shown } from '../looks/shows.js'
 import { onSystem } from '../systems/abilities.js'
@@ -51,8 +51,6 @@ export async function visits(
 /** How an area's look is taken here: the system's own way, or the one that all share. */
 const lookFor = ({ site }: Run, { area, look }: OwnLook & { area: AreaName }): Look<OwnLook> | undefined =>
   onSystem(site.system, area)?.looks?.[look] ?? sharedLook(look)
-const sharedLook = (name: string): Look<OwnLook> | undefined =>
-  (sharedLooks as unknown as Partial<Record<string, Look<OwnLook>>>)[name]
 
 async function checked(name: string, look: () => Promise<Outcome>): Promise<Check> {
   try {

@@ -3,7 +3,7 @@ import type { Recognised } from '../core/findings.js'
 import type { Answer } from '../web/answer.js'
 import type { Visitor } from '../web/visitor.js'
 import type { AreaOnSystem } from './area-on-system.js'
-import type { Login, Session, SignedIn } from './session.js'
+import type { Login, SignedIn } from './session.js'
 import type { Step } from './step.js'
 
 /** What recognising may use: the front page, and a few more looks. */
@@ -30,7 +30,7 @@ export interface System<S extends SignedIn = SignedIn> {
   /** The passwords it takes: how long one is made, and from which characters. */
   password: { length: number; characters: string }
   /** Signs in whoever may fill the first-run form, where not everybody may; `undefined` if the login is refused. */
-  enterFirstRun?(visitor: Visitor, login: Login): Promise<Session | undefined>
+  enterFirstRun?(visitor: Visitor, login: Login): Promise<S | undefined>
   /** Which version it is, as somebody who is signed in is told; for systems that tell visitors none. */
   version?(session: S): Promise<{ version: string; proven: boolean }>
   /** Keys of the baseline that its first-run form can't do without; left out where it has no such form on the web. */

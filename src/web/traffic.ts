@@ -2,13 +2,11 @@ import { bodyKept } from './har.js'
 import type { Purpose } from './ask.js'
 import type { Exchange, Outgoing, Watch } from './exchange.js'
 
-/** Exchanges that are kept until somebody takes them: what a run asks before it has a record. */
-const MOST_KEPT = 5000
-
 /** Counts a run's requests, and hands each on as it ends: none is held longer than until somebody takes it. */
 export class Traffic {
   readonly began = new Date()
   readonly #began = performance.now()
+  /** What was asked before there was a record. */
   #kept: Exchange[] = []
   #taker: ((exchange: Exchange) => void) | undefined
   #counts: { [P in Purpose]: number } = { read: 0, write: 0, 'log-in': 0 }
@@ -29,13 +27,13 @@ export class Traffic {
 
   #end(exchange: Exchange): void {
     if (this.#taker) this.#taker(exchange)
-    else if (this.#kept.length < MOST_KEPT) this.#kept.push(exchange)
+    else this.#kept.push(exchange)
   }
 
-  /** From now on every exchange goes to whoever takes them, those that were kept first; to nobody where left out. */
-  take(taker: ((exchange: Exchange) => void) | undefined): void {
+  /** From now on every exchange goes to whoever takes them, those that were kept first. */
+  take(taker: (exchange: Exchange) => void): void {
     this.#taker = taker
-    if (taker) for (const exchange of this.#kept.splice(0)) taker(exchange)
+    for (const exchange of this.#kept.splice(0)) taker(exchange)
   }
 
   /** Requests that could change the site, log-ins apart. */

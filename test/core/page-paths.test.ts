@@ -92,3 +92,12 @@ test('what is gone goes by its path, or by its slug where that is the only one',
   assert.deepEqual(going('hours'), ['pages/hours'])
   assert.deepEqual(going('hours', pages.slice(0, 2)), ['pages/visit/hours'])
 })
+
+test('the slug that a page had, where it is the only one: meant wherever it stands, whoever made it', () => {
+  const rest = 'pages: [{ title: opening, slug: opening, was: hours }]'
+  const of = (items: ReturnType<typeof page>[]) =>
+    differences(rest, items).differences.map((one) => [one.ref, one.is, one.is === 'different' && one.found.id])
+  assert.deepEqual(of([page(1, 'tours'), page(2, 'hours', 'pages/tours')]), [['pages/opening', 'different', 2]])
+  const two = [page(1, 'tours'), page(2, 'hours', 'pages/tours'), page(3, 'hours', 'pages/visit')]
+  assert.deepEqual(of(two), [['pages/opening', 'missing', false]])
+})

@@ -14,10 +14,10 @@ import { join } from 'node:path'
 import { after, test } from 'node:test'
 import { LoginsFile, Secret, settle, type RunEvent } from 'unpack'
 import { State } from '../../src/engine/state.js'
+import { Run } from '../../src/engine/run.js'
 import { folder } from '../help/folders.js'
 import { planned } from '../help/plan.js'
 import { PASSPHRASE, runningStandIn } from '../help/sites.js'
-import { Run } from '../../src/engine/run.js'
 
 const root = folder()
 const open: { close(): Promise<void> }[] = []

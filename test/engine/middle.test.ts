@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict'
 import { existsSync } from 'node:fs'
 import { after, test } from 'node:test'
-import { compareSite, InMemory, settle, survey, Secret, type Keeping, type Memory, type System } from 'unpack'
+import { compareSite, InMemory, settle, survey, Secret, Shelf, type Keeping, type Memory, type System } from 'unpack'
 import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
 import { folder } from '../help/folders.js'
 import { planned } from '../help/plan.js'
@@ -42,15 +42,26 @@ test('a version that visitors are not told is decided on after signing in', asyn
   assert.equal((await settle(plan, { ...newer, unproven: true, confirm: false })).writes, 0)
 })
 
+test('where the form is anybody’s and no version is told, nothing is sent without the owner’s word', async () => {
+  const standIn = await stand()
+  const options = { ...standIn.options, systems: [silent('1.0', true)], confirm: false }
+  await assert.rejects(settle(planned(standIn.address), options), { code: 'not-proven' })
+  assert.deepEqual(
+    standIn.requests.filter((line) => !line.startsWith('GET')),
+    [],
+  )
+  assert.ok((await settle(planned(standIn.address), { ...options, unproven: true })).settled.includes('site'))
+})
+
 test('a first-run form that wants a login gets the host’s, and nothing is sent where that is refused', async () => {
   const standIn = await stand()
   const entered: string[] = []
   const guarded = {
     ...standInBlogSystem,
-    enterFirstRun: (visitor, { username, password }) => {
-      entered.push(username)
-      const shelf = new Map()
-      return Promise.resolve(password.reveal() === 'the-hosts-own' ? { visitor, shelf: shelf as never } : undefined)
+    enterFirstRun: (visitor, login) => {
+      entered.push(login.username)
+      const signedIn = { visitor, login, shelf: new Shelf(), signOut: () => Promise.resolve() }
+      return Promise.resolve(login.password.reveal() === 'the-hosts-own' ? signedIn : undefined)
     },
   } as System
   const plan = planned(standIn.address, '', {}, 'username: marlow, email: marlow@quay.example, signInAs: boss')

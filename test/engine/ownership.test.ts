@@ -4,13 +4,13 @@ import { join } from 'node:path'
 import { after, test } from 'node:test'
 import { compareSite, LoginsFile, Secret, settle, type RunOptions } from 'unpack'
 import { standInBlog } from '../../stand-ins/blog/server/index.js'
+import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
+import { troubled } from '../../stand-ins/faults/proxy.js'
 import { folder } from '../help/folders.js'
 import { runningForum } from '../help/forum.js'
 import { planned } from '../help/plan.js'
 import { ownFolders, runningStandIn, writesAt, type RunningStandIn } from '../help/sites.js'
 import { watchers } from '../help/watchers.js'
-import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
-import { troubled } from '../../stand-ins/faults/proxy.js'
 
 const root = folder()
 const open: { close(): Promise<unknown> }[] = []

@@ -26,11 +26,13 @@ test('the packed tarball, installed into an empty folder: the demo, the core and
     join(empty, 'use.js'),
     `import { mistakesIn } from 'unpack/core'
 import { conformanceCases } from 'unpack/conformance'
-import { survey, settle, builtIn } from 'unpack'
-console.log(mistakesIn('unpack: 2').length > 0, conformanceCases.length > 10, typeof survey, typeof settle, builtIn[0].id)`,
+import { abilitiesOf } from 'unpack/systems'
+import { survey, settle, builtIn, baselineFile } from 'unpack'
+const plan = baselineFile('node_modules/unpack/demo/repair-cafe/baseline.yaml')
+console.log(abilitiesOf(builtIn[0], plan, {})('site', 'title'), mistakesIn('unpack: 2').length > 0, conformanceCases.length > 10, typeof survey, typeof settle, builtIn[0].id)`,
   )
   const used = await run(process.execPath, ['use.js'], { cwd: empty, env: { ...process.env, NODE_OPTIONS: '' } })
-  assert.equal(used.stdout.trim(), 'true true function function wordpress')
+  assert.equal(used.stdout.trim(), 'can true true function function wordpress')
   // and its types are complete
   writeFileSync(
     join(empty, 'use.ts'),

@@ -1,7 +1,7 @@
-import { shippedOn } from '../../src/engine/stock.js'
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
 import { builtIn, compare, inventoryOf, type AnyDifference, type Step } from 'unpack'
+import { shippedOn } from '../../src/engine/stock.js'
 import { localeOf, tagOf } from '../../src/systems/wordpress/locale.js'
 import { shippedTexts, shippedWords } from '../../src/systems/wordpress/shipped-texts.js'
 import { showsShippedText } from '../../src/systems/wordpress/shipped-words.js'

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
-import { Guard } from '../../src/logins/guard.js'
 import { Secret, Traffic, type Outgoing } from 'unpack'
+import { Guard } from '../../src/logins/guard.js'
 import { HarLog } from '../../src/web/har.js'
 
 const SECRET = 'p"ss wörd & more/41'

@@ -1,10 +1,10 @@
 import { compareSite } from '../../engine/compare.js'
 import { baselineFile } from '../../disk/baseline-file.js'
+import { allVisible } from '../../core/text/visible.js'
 import type { SiteFlags } from '../options.js'
 import { print } from '../print.js'
 import { runOptions } from '../run-options.js'
 import { compareJson, compareLines } from '../show/compare.js'
-import { allVisible } from '../../core/text/visible.js'
 
 export async function compare(file: string, flags: SiteFlags): Promise<void> {
   const baseline = baselineFile(file, flags.at)

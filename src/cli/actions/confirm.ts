@@ -1,12 +1,12 @@
 import { join } from 'node:path'
 import * as engine from '../../engine/confirm.js'
 import { baselineFile } from '../../disk/baseline-file.js'
+import { allVisible } from '../../core/text/visible.js'
 import type { SiteFlags } from '../options.js'
 import { print } from '../print.js'
 import { runOptions } from '../run-options.js'
 import { checkLines, checkSummary } from '../show/checks.js'
 import { eyesBlock } from '../show/eyes.js'
-import { allVisible } from '../../core/text/visible.js'
 
 export async function confirm(file: string, flags: SiteFlags & { try?: boolean }): Promise<void> {
   const options = { ...(await runOptions(flags)), try: flags.try }

@@ -1,7 +1,7 @@
-import { accessOf, asList, withinOf, type Access } from './plan.js'
-import { actions, granted, levels, type Action } from './who.js'
 import type { AddMistake } from '../baseline/mistake.js'
 import { groupsIn, isGroup, namesIn, type Path, type PlainGroup } from '../baseline/plain-values.js'
+import { accessOf, asList, withinOf, type Access } from './plan.js'
+import { actions, granted, levels, type Action } from './who.js'
 
 /** What access says of groups and forums: who is named has to be there, and nobody may do more than get in. */
 export function accessMistakes(values: PlainGroup, add: AddMistake): void {

@@ -13,6 +13,12 @@ export interface Unseen {
   why: string
 }
 
+/** Everybody who looks, and those nobody stands for. */
+export interface Onlookers {
+  onlookers: Onlooker[]
+  unseen: Unseen[]
+}
+
 /**
  * A visitor, a plain member, a member of each group, and the owner; as far as there are such.
  * @param stored the user names whose logins are stored
@@ -22,7 +28,7 @@ export function onlookersOf(
   { members = [], groups = [] }: Pick<Baseline, 'members' | 'groups'>,
   stored: ReadonlySet<string>,
   most: number,
-): { onlookers: Onlooker[]; unseen: Unseen[] } {
+): Onlookers {
   const onlookers: Onlooker[] = [{ as: 'visitor', of: ['everyone'] }]
   const unseen: Unseen[] = []
   const known = members.filter(({ username }) => stored.has(username))

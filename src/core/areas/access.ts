@@ -1,6 +1,6 @@
+import { z } from 'zod'
 import { accessMistakes } from '../access/mistakes.js'
 import { forumPath } from '../baseline/values.js'
-import { z } from 'zod'
 import { accessTable, groupNames, plannedPlaces } from '../access/plan.js'
 import { inWords } from '../access/onlookers.js'
 import { accessRows } from '../access/rows.js'

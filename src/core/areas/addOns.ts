@@ -1,6 +1,6 @@
+import { z } from 'zod'
 import { filesAt } from '../baseline/named-files.js'
 import { namedBy } from '../baseline/plain-values.js'
-import { z } from 'zod'
 import type { Area } from '../area.js'
 import { fileName, packageName } from '../baseline/values.js'
 import { refOf } from '../ref.js'

@@ -1,5 +1,5 @@
-import { namedBy } from '../baseline/plain-values.js'
 import { z } from 'zod'
+import { namedBy } from '../baseline/plain-values.js'
 import type { Area, Plan } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
 import { slug } from '../baseline/values.js'

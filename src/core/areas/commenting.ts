@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import type { Area } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
-import { firstPost } from './posts.js'
 import { yesOrNo } from '../value.js'
+import { firstPost } from './posts.js'
 
 export const commentingSchema = z.strictObject({
   allowed: z.boolean().optional().describe('Whether visitors may comment on new posts'),

@@ -1,6 +1,5 @@
-import type { NamedItem } from '../baseline/plain-values.js'
-import { groupsIn, namedBy } from '../baseline/plain-values.js'
 import { z } from 'zod'
+import { groupsIn, namedBy, type NamedItem } from '../baseline/plain-values.js'
 import { actions } from '../access/who.js'
 import type { Area, Plan } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'

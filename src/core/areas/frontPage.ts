@@ -1,11 +1,11 @@
-import { knownItem } from '../baseline/known-item.js'
-import { pageRef, pages, type PageItem } from './pages.js'
-import { isGroup } from '../baseline/plain-values.js'
 import { z } from 'zod'
+import { knownItems } from '../baseline/known-item.js'
+import { isGroup } from '../baseline/plain-values.js'
 import type { Area } from '../area.js'
 import { pagePath } from '../baseline/values.js'
 import { textBlocks } from '../text/plain.js'
 import { textOf } from '../value.js'
+import { pageRef, pages, type PageItem } from './pages.js'
 
 export const frontPageSchema = z.union([
   z.literal('posts'),
@@ -39,7 +39,7 @@ export const frontPage: Area<'frontPage', FrontPageItem> = {
   mistakes(values, add) {
     const { frontPage } = values
     if (isGroup(frontPage))
-      for (const key of ['page', 'posts']) knownItem(values, pages, frontPage[key], ['frontPage', key], add)
+      for (const key of ['page', 'posts']) knownItems(values, pages, add)(frontPage[key], ['frontPage', key])
   },
   ref: () => 'frontPage',
   plan(baseline) {

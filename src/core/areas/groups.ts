@@ -1,6 +1,6 @@
+import { z } from 'zod'
 import { isLevel } from '../access/who.js'
 import { namedBy, namesIn } from '../baseline/plain-values.js'
-import { z } from 'zod'
 import type { Area, Value } from '../area.js'
 import { textOf } from '../value.js'
 import { title } from '../baseline/values.js'

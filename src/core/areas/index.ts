@@ -1,3 +1,5 @@
+import type { Area, Difference, Found, ReadItem, Value } from '../area.js'
+import type { OwnLook, SharedLook } from '../looking.js'
 import { access, accessCheck } from './access.js'
 import { addOns, addOnsPart } from './addOns.js'
 import { address } from './address.js'
@@ -30,8 +32,6 @@ import { tags } from './tags.js'
 import { theme, themePart } from './theme.js'
 import { topics } from './topics.js'
 import { updates, updatesPart } from './updates.js'
-import type { Area, Difference, Found, ReadItem, Value } from '../area.js'
-import type { OwnLook, SharedLook } from '../looking.js'
 
 /** The one list of areas, in the order in which practitioners settle them. Names and types derive from it. */
 export const areas = {

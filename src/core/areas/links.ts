@@ -1,5 +1,5 @@
-import { fileAt } from '../baseline/named-files.js'
 import { z } from 'zod'
+import { fileAt } from '../baseline/named-files.js'
 import type { Area } from '../area.js'
 import { fileName, slug } from '../baseline/values.js'
 import { refOf } from '../ref.js'

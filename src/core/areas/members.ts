@@ -1,5 +1,5 @@
-import { namedBy, namesIn, groupsIn, isGroup, listOf as plainList } from '../baseline/plain-values.js'
 import { z } from 'zod'
+import { namedBy, namesIn, groupsIn, isGroup, listOf as plainList } from '../baseline/plain-values.js'
 import type { Area, Value } from '../area.js'
 import { mail, title, userName } from '../baseline/values.js'
 import { nameIn, refOf } from '../ref.js'
@@ -72,10 +72,7 @@ export const members: Area<'members', MemberItem> = {
       ours: password === 'stored',
       item: { username, email, groups: groups.map((name) => refOf('groups', name)), open: true },
     })),
-  account: ({ username }, { members = [] }) => ({
-    username,
-    password: members.find((one) => one.username === username)?.password ?? 'made',
-  }),
+  account: ({ username }) => username,
   links: ['groups'],
   goes: ({ username }, { owner }) =>
     username === owner.signInAs && username !== owner.username

@@ -1,13 +1,13 @@
-import { knownItem } from '../baseline/known-item.js'
-import { isGroup, groupsIn } from '../baseline/plain-values.js'
 import { z } from 'zod'
+import { knownItems } from '../baseline/known-item.js'
+import { isGroup, groupsIn } from '../baseline/plain-values.js'
 import type { Area, Value } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
 import { placeName, slug, pagePath } from '../baseline/values.js'
 import { refOf } from '../ref.js'
+import { textOf } from '../value.js'
 import { flatCategories, categories } from './categories.js'
 import { pageNamed, pageRef, pages } from './pages.js'
-import { textOf } from '../value.js'
 
 const label = z.string().min(1).optional().describe('What it says; left out, the title of what it leads to')
 export const menuEntrySchema = z.union([
@@ -67,10 +67,11 @@ export const menus: Area<'menus', MenuItem> = {
   follows: ['theme', 'publishing', 'frontPage', 'pages', 'categories'],
   keys: ['place', 'entries'],
   mistakes(values, add) {
+    const [page, category] = [knownItems(values, pages, add), knownItems(values, categories, add)]
     for (const [place, entries] of Object.entries(isGroup(values.menus) ? values.menus : {}))
       for (const [entry, index] of groupsIn(entries)) {
-        knownItem(values, pages, entry.page, ['menus', place, index, 'page'], add)
-        knownItem(values, categories, entry.category, ['menus', place, index, 'category'], add)
+        page(entry.page, ['menus', place, index, 'page'])
+        category(entry.category, ['menus', place, index, 'category'])
       }
   },
   ref: (item) => refOf('menus', item.place),

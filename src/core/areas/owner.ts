@@ -1,5 +1,5 @@
-import { easyUserName } from '../baseline/easy-user-name.js'
 import { z } from 'zod'
+import { easyUserName } from '../baseline/easy-user-name.js'
 import type { Area } from '../area.js'
 import { mail, userName } from '../baseline/values.js'
 import { textOf } from '../value.js'

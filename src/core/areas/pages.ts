@@ -1,6 +1,6 @@
+import { z } from 'zod'
 import { filesAt } from '../baseline/named-files.js'
 import { namedBy } from '../baseline/plain-values.js'
-import { z } from 'zod'
 import type { Area, Plan } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
 import { fileName, slug, pagePath } from '../baseline/values.js'
@@ -138,7 +138,7 @@ export const pages: Area<'pages', PageItem> = {
   files: ({ pages }) => filesAt('body', pages, 'body', ['pages']),
   sampled: ({ pages }) => pages,
   stays: ({ slug }) => slug,
-  formerly: (ref) => `pages/${ref.split('/').at(-1) ?? ''}`,
+  formerRef: (ref) => `pages/${ref.split('/').at(-1) ?? ''}`,
   ref: ({ parent, slug }) => (parent ? `${parent as `pages/${string}`}/${slug}` : refOf('pages', slug)),
   plan: ({ pages, bodies, sample }) => [
     ...planned(pages ?? [], '', '', bodies),

@@ -1,8 +1,7 @@
-import { knownItem } from '../baseline/known-item.js'
-import { categories } from './categories.js'
+import { z } from 'zod'
+import { knownItems } from '../baseline/known-item.js'
 import { filesAt } from '../baseline/named-files.js'
 import { namedBy, groupsIn, listOf } from '../baseline/plain-values.js'
-import { z } from 'zod'
 import type { Area, Found, Value } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
 import { fileName, slug } from '../baseline/values.js'
@@ -11,6 +10,7 @@ import { sameText } from '../text/normal-form.js'
 import { textBlocks } from '../text/plain.js'
 import { slugOf } from '../text/slug-of.js'
 import { textOf } from '../value.js'
+import { categories } from './categories.js'
 
 export const postSchema = z.strictObject({
   title: z
@@ -79,9 +79,9 @@ export const posts: Area<'posts', PostItem> = {
   named: ({ posts }) => namedBy(posts, 'slug', ['posts']),
   files: ({ posts }) => filesAt('body', posts, 'body', ['posts']),
   mistakes(values, add) {
+    const category = knownItems(values, categories, add)
     for (const [post, index] of groupsIn(values.posts))
-      for (const [at, slug] of listOf(post.categories).entries())
-        knownItem(values, categories, slug, ['posts', index, 'categories', at], add)
+      for (const [at, slug] of listOf(post.categories).entries()) category(slug, ['posts', index, 'categories', at])
   },
   sampled: ({ posts }) => posts,
   ref: (item) => refOf('posts', item.slug),

@@ -1,5 +1,5 @@
 import type { Area } from '../area.js'
-import { knownItem } from '../baseline/known-item.js'
+import { knownItems } from '../baseline/known-item.js'
 import { pagePath } from '../baseline/values.js'
 import { nameIn } from '../ref.js'
 import { textOf } from '../value.js'
@@ -29,7 +29,7 @@ export const privacyPage: Area<'privacyPage', PrivacyPageItem, PrivacyLook> = {
   list: 'one',
   questions: [{ key: 'privacyPage', ask: 'Which page tells visitors what is kept of them?' }],
   mistakes: (values, add) => {
-    knownItem(values, pages, values.privacyPage, ['privacyPage'], add)
+    knownItems(values, pages, add)(values.privacyPage, ['privacyPage'])
   },
   keys: ['page'],
   ref: () => 'privacyPage',

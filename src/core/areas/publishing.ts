@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import type { Area } from '../area.js'
-import { firstPost, type PostItem } from './posts.js'
 import { postAddressParts } from '../text/post-address.js'
+import { firstPost, type PostItem } from './posts.js'
 
 export const publishingSchema = z.strictObject({
   postsPerPage: z

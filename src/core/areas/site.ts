@@ -1,6 +1,6 @@
+import { z } from 'zod'
 import { dateMistakes } from '../baseline/date-checks.js'
 import { fileAt } from '../baseline/named-files.js'
-import { z } from 'zod'
 import type { Area } from '../area.js'
 import { fileName, languageTag, mail, siteAddress, timeZone } from '../baseline/values.js'
 import { refOf } from '../ref.js'

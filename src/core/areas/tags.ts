@@ -1,5 +1,5 @@
-import { slug } from '../baseline/values.js'
 import { z } from 'zod'
+import { slug } from '../baseline/values.js'
 import type { Area } from '../area.js'
 import { refOf } from '../ref.js'
 import { slugOf } from '../text/slug-of.js'

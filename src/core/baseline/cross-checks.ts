@@ -2,7 +2,7 @@ import { areaNames, areaOf } from '../areas/index.js'
 import { fileMistakes } from './file-checks.js'
 import type { Files } from './files.js'
 import { pathText } from './mistakes.js'
-import { type AddMistake, type Mistake } from './mistake.js'
+import type { AddMistake, Mistake } from './mistake.js'
 import { isGroup, listOf, type NamedItem, type Path, type PlainGroup } from './plain-values.js'
 import { exampleAt } from './schema-walk.js'
 import type { Source } from './source.js'
@@ -62,6 +62,7 @@ function once(named: readonly NamedItem[], add: AddMistake): void {
   let replacing = false
   for (const { name, path, replaces } of named) {
     const above = path.slice(0, -1)
+    const called = path.at(-1) === 'slug' ? 'slug' : 'name'
     const key = name.toLowerCase()
     const earlier = seen.get(key)
     if (earlier === undefined) seen.set(key, pathText(above))
@@ -69,8 +70,8 @@ function once(named: readonly NamedItem[], add: AddMistake): void {
       add(
         'two-of-one',
         path,
-        `the same ${String(path.at(-1))} stands at ${earlier} already`,
-        `a ${String(path.at(-1))} of its own for every item`,
+        `the same ${called} stands at ${earlier} already`,
+        `a ${called} of its own for every item`,
       )
     if (!replaces) continue
     if (replacing)
@@ -83,7 +84,7 @@ function once(named: readonly NamedItem[], add: AddMistake): void {
       add(
         'contradiction',
         [...path.slice(0, -1), 'was'],
-        `that is still what ${holder} is called`,
+        `that name still belongs to ${holder}`,
         'a name that no item of this file has',
       )
   }

@@ -4,11 +4,11 @@ import { outlinesIn } from '../text/opml.js'
 import { htmlOf } from '../text/markdown.js'
 import { withSources, sourcesIn } from '../text/pictures.js'
 import { uploadOf, uploadSource, type Upload } from '../upload.js'
-import { namedFiles } from './names.js'
-import { type NamedFile } from './named-files.js'
 import { nameIn } from '../ref.js'
-import type { Baseline } from './schema.js'
 import { unescaped } from '../text/percent.js'
+import { namedFiles } from './names.js'
+import type { NamedFile } from './named-files.js'
+import type { Baseline } from './schema.js'
 
 /** The files beside a baseline by the names that it uses: texts, or bytes. */
 export type Files = Readonly<Record<string, string | Uint8Array>>

@@ -4,7 +4,7 @@ import { crossChecks } from './cross-checks.js'
 import { picturesNamed, withFiles, type Files } from './files.js'
 import { filesIn } from './names.js'
 import { mistakesOf, mistakeText } from './mistakes.js'
-import { type Mistake } from './mistake.js'
+import type { Mistake } from './mistake.js'
 import { baselineSchema, type Baseline } from './schema.js'
 import { Source, type Flaw, type Position } from './source.js'
 

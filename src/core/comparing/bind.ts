@@ -1,3 +1,4 @@
+import { grouped } from '../grouped.js'
 import type { AreaName } from '../areas/index.js'
 import type { Ref } from '../ref.js'
 import type { Remark, SomeArea, SomeFound, SomePlan } from './result.js'
@@ -18,27 +19,6 @@ export interface Binding {
   notes: Remark[]
 }
 
-/** An item that was moved: the only one that is the same but for its place, and ours, unless the file knows it by its name. */
-function takeElsewhere(
-  area: SomeArea,
-  pair: Pair,
-  pairs: readonly Pair[],
-  rest: Set<SomeFound>,
-  isOurs: (found: SomeFound) => boolean,
-): void {
-  const { stays } = area
-  if (pair.found || !stays) return
-  const { was, wasAnywhere, item } = pair.plan
-  const of = wasAnywhere ? was?.split('/').at(-1) : stays(item)
-  const same = [...rest].filter((one) => stays(one.item) === of && (wasAnywhere ?? isOurs(one)))
-  const [only] = same
-  const others = pairs.filter((one) => one !== pair && !one.found && stays(one.plan.item) === of)
-  if (!only || same.length > 1 || (others.length > 0 && !wasAnywhere)) return
-  pair.found = only
-  if (wasAnywhere) pair.meant = true
-  rest.delete(only)
-}
-
 /** Finds the item that each plan means: by its ref, by the ref it had, elsewhere, or by taking over what shipped. */
 export function bind(
   area: SomeArea,
@@ -50,20 +30,22 @@ export function bind(
   const rest = new Set(found)
   const notes: Remark[] = []
   const pairs: Pair[] = plans.map((plan) => ({ plan, ref: area.ref(plan.item) }))
-  const take = (pair: Pair, fits: (item: SomeFound) => boolean): boolean => {
-    const item = pair.found ? undefined : [...rest].find(fits)
-    if (!item) return false
+  const byRef = new Map(found.toReversed().map((item) => [item.ref as string, item]))
+  const take = (pair: Pair, item: SomeFound | undefined): boolean => {
+    if (pair.found || !item || !rest.delete(item)) return false
     pair.found = item
-    return rest.delete(item)
+    return true
   }
-  if (area.list === 'one') for (const pair of pairs) take(pair, () => true)
-  for (const pair of pairs) take(pair, ({ ref }) => ref === pair.ref)
-  for (const pair of pairs) if (take(pair, ({ ref }) => ref === pair.plan.was)) pair.meant = true
-  for (const pair of pairs) takeElsewhere(area, pair, pairs, rest, isOurs)
+  if (area.list === 'one') for (const pair of pairs) take(pair, [...rest][0])
+  for (const pair of pairs) take(pair, byRef.get(pair.ref))
+  for (const pair of pairs) if (take(pair, byRef.get(pair.plan.was ?? ''))) pair.meant = true
+  const elsewhere = movedIn(area, pairs, rest, isOurs)
+  for (const pair of pairs) if (take(pair, elsewhere(pair)) && pair.plan.wasAnywhere) pair.meant = true
 
   for (const pair of pairs) {
     if (pair.found || !pair.plan.replacesShipped) continue
-    if (mayTakeOver && take(pair, ({ origin, hidden }) => origin === 'shipped' && !hidden)) continue
+    const shipped = [...rest].find(({ origin, hidden }) => origin === 'shipped' && !hidden)
+    if (mayTakeOver && take(pair, shipped)) continue
     const why = mayTakeOver
       ? 'what shipped in its place was edited or is gone'
       : 'on a site in use nothing is taken over'
@@ -71,4 +53,26 @@ export function bind(
   }
   // what there is only one of is nobody's to take away
   return { pairs, rest: area.list === 'one' ? [] : [...rest], notes }
+}
+
+/**
+ * Finds what was moved: the only item that is the same but for its place, and ours, where one plan alone wants it. What the file
+ * knows by its name is meant, whoever made it.
+ */
+function movedIn(
+  area: SomeArea,
+  pairs: readonly Pair[],
+  rest: ReadonlySet<SomeFound>,
+  isOurs: (found: SomeFound) => boolean,
+): (pair: Pair) => SomeFound | undefined {
+  const { stays } = area
+  if (!stays) return () => undefined
+  const standing = grouped([...rest].map((item) => [stays(item.item), item] as const))
+  const wanting = grouped(pairs.filter(({ found }) => !found).map((pair) => [stays(pair.plan.item), pair] as const))
+  return ({ plan: { was, wasAnywhere, item } }) => {
+    const name = wasAnywhere ? (was?.split('/').at(-1) ?? '') : stays(item)
+    const same = (standing.get(name) ?? []).filter((one) => rest.has(one) && (wasAnywhere ?? isOurs(one)))
+    const isClear = same.length === 1 && (wasAnywhere ?? wanting.get(name)?.length === 1)
+    return isClear ? same[0] : undefined
+  }
 }

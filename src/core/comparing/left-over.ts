@@ -2,9 +2,9 @@ import { anyItem, areaNames, areaOf, type AnyDifference, type AreaName, type Inv
 import { goesIn, type Baseline } from '../baseline/schema.js'
 import type { Value } from '../area.js'
 import { areaIn, nameIn } from '../ref.js'
+import { textOf } from '../value.js'
 import type { Pair } from './bind.js'
 import type { Comparison, SomeArea, SomeDifference, SomeFound } from './result.js'
-import { textOf } from '../value.js'
 
 /** Why an item goes although it did not ship: the baseline says so. */
 function goesBy(
@@ -14,7 +14,7 @@ function goesBy(
   { sampled, tried, alone }: Came,
 ): string | undefined {
   const named = (baseline.gone as Record<string, string[] | undefined>)[area.key ?? area.name]
-  if (named?.includes(nameIn(found.ref)) || named?.some((name) => name === alone(area, found)))
+  if (named?.includes(nameIn(found.ref)) || named?.includes(alone(area, found) ?? ''))
     return 'the baseline says that it is to go'
   if (tried(found)) return 'a trial of ours has left it behind'
   if (baseline.samples === 'none' && sampled(found) === 'untouched')

@@ -1,11 +1,10 @@
 import type { Baseline } from '../baseline/schema.js'
-import type { AnyItem, AreaName, Inventory } from '../areas/index.js'
-import { anyItem, areaOf } from '../areas/index.js'
+import { anyItem, areaOf, type AnyItem, type AreaName, type Inventory } from '../areas/index.js'
 import type { Plan } from '../area.js'
-import type { Pair } from './bind.js'
-import type { CompareOptions, Comparison, SomeArea, SomeDifference, SomeFound } from './result.js'
 import { areaIn } from '../ref.js'
 import { textOf } from '../value.js'
+import type { Pair } from './bind.js'
+import type { CompareOptions, Comparison, SomeArea, SomeDifference, SomeFound } from './result.js'
 
 /** Whether the owner asked for planned texts over later edits, or for somebody's own item to be taken over: of all, or of this. */
 export const isAsked = (again: CompareOptions['again'], ref: string): boolean =>

@@ -1,13 +1,13 @@
 import { dequal } from 'dequal'
 import type { AnyItem, Inventory } from '../areas/index.js'
 import type { Ability, Value } from '../area.js'
-import { isAsked, isOurs, whyTheirs } from './ownership.js'
 import type { Baseline } from '../baseline/schema.js'
 import { itemDigest } from '../text/digest.js'
 import { bodyDigest } from '../text/normal-form.js'
+import { textOf } from '../value.js'
+import { isAsked, isOurs, whyTheirs } from './ownership.js'
 import type { Pair } from './bind.js'
 import type { CompareOptions, Comparison, SomeArea, SomeDifference, SomeFound } from './result.js'
-import { textOf } from '../value.js'
 
 /** What weighing one planned item needs to know beside it. */
 export interface Scales {

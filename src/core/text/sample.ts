@@ -1,7 +1,6 @@
-import { refsInTree } from '../areas/pages.js'
 import { Parser } from 'htmlparser2'
+import { refsInTree, type PageItem } from '../areas/pages.js'
 import type { CategoryItem } from '../areas/categories.js'
-import type { PageItem } from '../areas/pages.js'
 import type { PostItem } from '../areas/posts.js'
 import type { TagItem } from '../areas/tags.js'
 import { refOf } from '../ref.js'

@@ -141,10 +141,12 @@ export class Agenda {
 
   #reasonOf(difference: AnyDifference): Why {
     const holder =
-      difference.is === 'left over' &&
-      this.chosen.find(({ ref, is }) => is === 'left over' && ref === difference.fallsWith)
+      difference.is === 'left over' && difference.fallsWith !== undefined
+        ? this.#entries.get(keyOf({ is: 'left over', ref: difference.fallsWith }))
+        : undefined
     // what falls with something that stayed was not asked for by itself
-    return this.#why.get(difference.ref) ?? (holder ? this.#reasonOf(holder) : notTaken(difference.ref))
+    const falls = holder && holder.at !== 'not chosen' ? this.#reasonOf(holder.difference) : undefined
+    return this.#why.get(difference.ref) ?? falls ?? notTaken(difference.ref)
   }
 }
 

@@ -3,7 +3,8 @@ import type { Comparison } from '../../core/compare.js'
 import { foundAt } from '../../core/inventory.js'
 
 /** What tells differences apart from one comparison to the next: that an item is to come, or to go. */
-export const keyOf = ({ ref, is }: AnyDifference): string => `${is === 'left over' ? 'goes' : 'comes'} ${ref}`
+export const keyOf = ({ ref, is }: { ref: string; is: AnyDifference['is'] }): string =>
+  `${is === 'left over' ? 'goes' : 'comes'} ${ref}`
 
 const indexes = new WeakMap<readonly AnyDifference[], ReadonlyMap<string, AnyDifference>>()
 

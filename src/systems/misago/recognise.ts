@@ -1,6 +1,6 @@
+import { z } from 'zod'
 import { has } from '../../web/forms.js'
 import { jsonOf } from '../../web/answer.js'
-import { z } from 'zod'
 import { originOf } from '../../core/shipped.js'
 import type { Recognised } from '../../core/findings.js'
 import type { FirstLook } from '../system.js'

@@ -2,13 +2,13 @@ import type { ReadItem } from '../../core/area.js'
 import type { AnyDifference } from '../../core/areas/index.js'
 import type { PageItem } from '../../core/areas/pages.js'
 import { decoded } from '../../core/text/plain.js'
+import { unescaped } from '../../core/text/percent.js'
 import { Step } from '../step.js'
+import type { Kept } from '../area-on-system.js'
 import { content } from './carriers/content.js'
 import { entrySchema, type Entry } from './items.js'
 import { entryMarks } from './marks.js'
 import type { WordPressSession } from './session.js'
-import { unescaped } from '../../core/text/percent.js'
-import type { Kept } from '../area-on-system.js'
 
 /* Posts and pages are the same to this system but for their route. */
 

@@ -1,6 +1,6 @@
+import { z } from 'zod'
 import { unescaped } from '../../core/text/percent.js'
 import { refsInTree } from '../../core/areas/pages.js'
-import { z } from 'zod'
 import { UnpackError } from '../../core/errors.js'
 import { isWhole } from '../../web/reading.js'
 import type { WordPressSession } from './session.js'

@@ -2,10 +2,10 @@ import { z } from 'zod'
 import type { MenuEntry } from '../../core/areas/menus.js'
 import { refOf } from '../../core/ref.js'
 import { decoded } from '../../core/text/plain.js'
+import { unescaped } from '../../core/text/percent.js'
 import { categoriesOf, pageRefsOf, pagesOf } from './items.js'
 import type { WordPressSession } from './session.js'
 import { activeTheme } from './themes.js'
-import { unescaped } from '../../core/text/percent.js'
 
 /* Menus of both sorts: those that a theme has places for, and those of themes that are made of blocks. */
 

@@ -1,7 +1,7 @@
+import { load } from 'cheerio'
 import type { Marks } from '../../core/area.js'
 import type { Baseline } from '../../core/baseline/schema.js'
 import { textBlocks } from '../../core/text/plain.js'
-import { load } from 'cheerio'
 import { localeOf } from './locale.js'
 import { isShippedAsSeen } from './shipped-on-page.js'
 import { shippedWords, type ShippedWords } from './shipped-texts.js'

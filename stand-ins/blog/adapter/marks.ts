@@ -1,6 +1,6 @@
-import { digest, foldSpace, textBlocks, type Marks, leadsIn } from 'unpack'
-import { shippedTexts } from './shipped-texts.js'
+import { digest, foldSpace, textBlocks, leadsIn, type Marks } from 'unpack'
 import type { Row } from '../../common/adapter/session.js'
+import { shippedTexts } from './shipped-texts.js'
 
 /** Marks of what ships, before anybody touched it. */
 export const shipped: Marks = { place: true, untouched: true, known: true }

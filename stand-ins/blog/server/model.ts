@@ -1,5 +1,5 @@
-import { publishingAtFirst, type Publishing } from './dashboard/publishing.js'
 import type { Package } from '../../common/server/packages.js'
+import { publishingAtFirst, type Publishing } from './dashboard/publishing.js'
 
 /** What the stand-in blog keeps, in memory only. */
 export interface Entry {

@@ -1,14 +1,14 @@
+import { z } from 'zod'
+import type { Baseline } from '../../../core/baseline/schema.js'
 import { Step } from '../../step.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { categories, goneCategories } from '../carriers/categories.js'
 import { pageOf } from '../page.js'
 import type { Changes, MisagoSession } from '../session.js'
 import { treeOf, type Branch } from '../tree.js'
-import type { Baseline } from '../../../core/baseline/schema.js'
 import { SHIPPED, isAsShipped } from '../shipped.js'
 import { givenTo, listed, rolesOf } from '../roles.js'
 import { rightsAgain } from '../carriers/rights-again.js'
-import { z } from 'zod'
 
 const days = (field: string | undefined): number | 'never' => (Number(field ?? 0) === 0 ? 'never' : Number(field))
 

@@ -1,9 +1,9 @@
+import { z } from 'zod'
 import { Step } from '../../step.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { goneRoles, newRoles } from '../carriers/groups.js'
 import { ADMINISTRATORS, rolesOf } from '../roles.js'
 import type { MisagoSession } from '../session.js'
-import { z } from 'zod'
 
 /** How many roles the system is set up with: they have the first numbers. */
 const SHIPPED_ROLES = 9

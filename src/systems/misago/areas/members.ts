@@ -1,3 +1,4 @@
+import { z } from 'zod'
 import { refOf, nameIn } from '../../../core/ref.js'
 import { Step } from '../../step.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
@@ -5,7 +6,6 @@ import { accounts, activated, goneAccounts, newAccounts, accountAgain } from '..
 import { RIGHTS } from '../debts.js'
 import { rolesOf, usersOf, usersWith, rolesIn } from '../roles.js'
 import type { MisagoSession } from '../session.js'
-import { z } from 'zod'
 
 export const members: AreaOnSystem<'members', MisagoSession> = {
   keys: ['username', 'email', 'groups', 'open'],

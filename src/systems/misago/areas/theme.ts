@@ -1,7 +1,7 @@
-import { themesIn } from '../packages.js'
 import { wornBy } from '../../../looks/theme.js'
 import { Step } from '../../step.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
+import { themesIn } from '../packages.js'
 import { install, states } from '../carriers/themes.js'
 import type { MisagoSession } from '../session.js'
 import { themesOf } from '../themes.js'

@@ -1,9 +1,9 @@
 import type { Carried, Carrier, IdOf, Resolved } from '../../step.js'
 import { lackingSets, needsOwnRole, roleForms, type Wanted } from '../permission-plan.js'
 import { ADMINISTRATORS, GUEST, listed, rolesOf } from '../roles.js'
-import { giveRoles } from './accounts.js'
 import type { MisagoSession } from '../session.js'
 import { standing, type Standing } from '../standing.js'
+import { giveRoles } from './accounts.js'
 
 export type Permission = Omit<Wanted, 'category'> & { category: IdOf }
 

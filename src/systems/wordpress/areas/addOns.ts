@@ -1,6 +1,6 @@
-import { addOnsIn } from '../packages.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
+import { addOnsIn } from '../packages.js'
 import { addOnStates } from '../carriers/add-ons.js'
 import { autoUpdates } from '../carriers/auto-updates.js'
 import { installAddOn } from '../carriers/packages.js'

@@ -1,17 +1,17 @@
-import { shipped, wordsFor } from '../shipped-words.js'
 import type { Difference, Marks } from '../../../core/area.js'
 import { flatCategories, type CategoryItem } from '../../../core/areas/categories.js'
 import { decoded } from '../../../core/text/plain.js'
 import { refOf } from '../../../core/ref.js'
+import { unescaped } from '../../../core/text/percent.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
+import { shipped, wordsFor } from '../shipped-words.js'
 import { content } from '../carriers/content.js'
 import { options } from '../carriers/options.js'
-import { categoriesOf, type Term, termSchema } from '../items.js'
+import { categoriesOf, termSchema, type Term } from '../items.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
 import { shippedWords } from '../shipped-texts.js'
-import { unescaped } from '../../../core/text/percent.js'
 
 const FIRST = 1
 /** What the step gives that makes another category the default: the shipped one can go only behind it. */

@@ -1,10 +1,10 @@
-import { tryComment, takeCommentsAway } from '../trial.js'
 import type { CommentingItem } from '../../../core/areas/commenting.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
+import { settingSteps, type Settings } from '../../setting-steps.js'
+import { tryComment, takeCommentsAway } from '../trial.js'
 import { options } from '../carriers/options.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
-import { settingSteps, type Settings } from '../../setting-steps.js'
 
 const settings: Settings<keyof CommentingItem> = {
   allowed: (value) => ({ default_comment_status: value === true ? 'open' : 'closed' }),

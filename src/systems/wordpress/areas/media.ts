@@ -1,9 +1,9 @@
+import { unescaped } from '../../../core/text/percent.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { media as carrier } from '../carriers/media.js'
 import { mediaOf, uploadSchema } from '../items.js'
 import type { WordPressSession } from '../session.js'
-import { unescaped } from '../../../core/text/percent.js'
 
 export const media: AreaOnSystem<'media', WordPressSession> = {
   keys: ['name'],

@@ -1,9 +1,9 @@
+import { z } from 'zod'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { accounts } from '../carriers/accounts.js'
 import { usersOf } from '../items.js'
 import type { WordPressSession } from '../session.js'
-import { z } from 'zod'
 
 export const members: AreaOnSystem<'members', WordPressSession> = {
   keys: ['username'],

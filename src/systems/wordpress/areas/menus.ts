@@ -1,3 +1,4 @@
+import { z } from 'zod'
 import type { MenuItem } from '../../../core/areas/menus.js'
 import type { ReadItem } from '../../../core/area.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
@@ -21,7 +22,6 @@ import {
 import type { WordPressSession } from '../session.js'
 import { activeTheme } from '../themes.js'
 import { menuAgain } from '../carriers/menu-again.js'
-import { z } from 'zod'
 
 /** Menus in the places of a classic theme. One that stands in no place shows nothing. */
 async function placed(session: WordPressSession): Promise<ReadItem<MenuItem>[]> {

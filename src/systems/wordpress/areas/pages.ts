@@ -1,6 +1,6 @@
-import { shipped, wordsFor } from '../shipped-words.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { bodyOf, Step } from '../../step.js'
+import { shipped, wordsFor } from '../shipped-words.js'
 import { content } from '../carriers/content.js'
 import { entryAgain, readEntry, removeEntry } from '../entries.js'
 import { pageRefsOf, pagesOf } from '../items.js'

@@ -1,12 +1,12 @@
-import { shipped, wordsFor } from '../shipped-words.js'
 import { refOf } from '../../../core/ref.js'
+import { unescaped } from '../../../core/text/percent.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { bodyOf, Step } from '../../step.js'
+import { shipped, wordsFor } from '../shipped-words.js'
 import { content } from '../carriers/content.js'
 import { entryAgain, readEntry, removeEntry } from '../entries.js'
 import { categoriesOf, postsOf, tagsOf } from '../items.js'
 import type { WordPressSession } from '../session.js'
-import { unescaped } from '../../../core/text/percent.js'
 
 export const posts: AreaOnSystem<'posts', WordPressSession> = {
   keys: ['title', 'slug', 'body', 'state', 'categories', 'tags', 'date'],

@@ -1,15 +1,15 @@
 import { followed } from '../../../looks/leads-on.js'
-import { feed } from '../feed.js'
 import { textOf } from '../../../core/value.js'
 import type { PublishingItem } from '../../../core/areas/publishing.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
+import { settingSteps, type Settings } from '../../setting-steps.js'
+import { feed } from '../feed.js'
 import { permalinks } from '../carriers/permalinks.js'
 import { options } from '../carriers/options.js'
 import { optionsOf } from '../options.js'
 import { structureOf, templateOf } from '../post-address.js'
 import type { WordPressSession } from '../session.js'
-import { settingSteps, type Settings } from '../../setting-steps.js'
 
 const settings: Settings<keyof PublishingItem> = {
   postsPerPage: (value) => ({ posts_per_page: textOf(value) }),

@@ -1,9 +1,9 @@
+import { z } from 'zod'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { sidebars as carrier } from '../carriers/sidebars.js'
 import type { WordPressSession } from '../session.js'
 import { partIn, shipsSo, sidebarPlaces, widgetsOf } from '../sidebars.js'
-import { z } from 'zod'
 
 const BLOCKS = 'the theme is made of blocks and has no sidebars; choose a theme that has some, or edit its templates'
 

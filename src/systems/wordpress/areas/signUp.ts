@@ -2,10 +2,10 @@ import { has } from '../../../web/forms.js'
 import { signUpAt } from '../../../looks/sign-up.js'
 import type { SignUpItem } from '../../../core/areas/signUp.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
+import { settingSteps, type Settings } from '../../setting-steps.js'
 import { options } from '../carriers/options.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
-import { settingSteps, type Settings } from '../../setting-steps.js'
 
 const roles = { reader: 'subscriber', writer: 'author', editor: 'editor' } as const
 const roleIn = (value = ''): SignUpItem['role'] =>

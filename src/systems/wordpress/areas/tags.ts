@@ -1,10 +1,10 @@
 import { decoded } from '../../../core/text/plain.js'
+import { unescaped } from '../../../core/text/percent.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { content } from '../carriers/content.js'
 import { tagsOf, termSchema } from '../items.js'
 import type { WordPressSession } from '../session.js'
-import { unescaped } from '../../../core/text/percent.js'
 
 export const tags: AreaOnSystem<'tags', WordPressSession> = {
   keys: ['name', 'slug'],

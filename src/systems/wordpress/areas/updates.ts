@@ -1,16 +1,16 @@
 import type { UpdatesItem } from '../../../core/areas/updates.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
+import { settingSteps, type Settings } from '../../setting-steps.js'
 import { autoUpdates } from '../carriers/auto-updates.js'
 import { newVersions } from '../carriers/new-versions.js'
 import { waitingOf } from '../new-versions.js'
 import { options } from '../carriers/options.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
-import { settingSteps, type Settings } from '../../setting-steps.js'
+import { themesOf } from '../themes.js'
 import { addOnsGone } from './addOns.js'
 import { themesGone } from './theme.js'
-import { themesOf } from '../themes.js'
 
 /** What shipped and goes is known by its version: it has to be gone before a newer one is taken. */
 const goneFirst = [themesGone, addOnsGone]

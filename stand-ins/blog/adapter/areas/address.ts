@@ -1,7 +1,7 @@
-import { type AreaOnSystem, settingSteps } from 'unpack'
-import { settings } from '../carriers/forms.js'
+import { settingSteps, type AreaOnSystem } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { as } from '../../../common/adapter/settings.js'
+import { settings } from '../carriers/forms.js'
 
 export const address: AreaOnSystem<'address', StandInSession> = {
   async read(session) {

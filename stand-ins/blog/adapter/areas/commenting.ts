@@ -1,8 +1,8 @@
-import { tryComment, takeCommentsAway } from '../trial.js'
-import { type AreaOnSystem, type ItemOf, settingSteps } from 'unpack'
-import { visitors } from '../carriers/forms.js'
+import { settingSteps, type AreaOnSystem, type ItemOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { as, box } from '../../../common/adapter/settings.js'
+import { tryComment, takeCommentsAway } from '../trial.js'
+import { visitors } from '../carriers/forms.js'
 
 export const commenting: AreaOnSystem<'commenting', StandInSession> = {
   async read(session) {

@@ -1,9 +1,9 @@
-import { shipped } from '../marks.js'
 import { digest, refOf, Step, type AreaOnSystem } from 'unpack'
-import { items } from '../carriers/forms.js'
-import type { StandInSession } from '../../../common/adapter/session.js'
-import { shippedTexts } from '../shipped-texts.js'
 import { z } from 'zod'
+import type { StandInSession } from '../../../common/adapter/session.js'
+import { shipped } from '../marks.js'
+import { items } from '../carriers/forms.js'
+import { shippedTexts } from '../shipped-texts.js'
 
 const copySchema = z.object({ by: z.string(), text: z.string(), made: z.string(), state: z.string() })
 

@@ -1,7 +1,7 @@
-import { pageRefs } from '../page-refs.js'
-import { textOf, type AreaOnSystem, type IdOf, settingSteps } from 'unpack'
-import { publishing } from '../carriers/forms.js'
+import { textOf, settingSteps, type AreaOnSystem, type IdOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
+import { pageRefs } from '../page-refs.js'
+import { publishing } from '../carriers/forms.js'
 
 const idOf = (ref: string): string | IdOf => (ref === '' ? '0' : { idOf: ref })
 

@@ -1,7 +1,7 @@
-import { shipped } from '../marks.js'
 import { Step, type AreaOnSystem } from 'unpack'
-import { items } from '../carriers/forms.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
+import { shipped } from '../marks.js'
+import { items } from '../carriers/forms.js'
 import { termStep } from '../terms.js'
 
 export const linkCategories: AreaOnSystem<'linkCategories', StandInSession> = {

@@ -1,7 +1,7 @@
-import { shipped } from '../marks.js'
 import { refOf, Step, type AreaOnSystem } from 'unpack'
-import { items } from '../carriers/forms.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
+import { shipped } from '../marks.js'
+import { items } from '../carriers/forms.js'
 
 const SHIPPED = {
   title: 'The makers of this blog',

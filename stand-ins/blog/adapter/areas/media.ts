@@ -1,8 +1,8 @@
 import { Step, type AreaOnSystem } from 'unpack'
+import { z } from 'zod'
+import type { StandInSession } from '../../../common/adapter/session.js'
 import { items } from '../carriers/forms.js'
 import { uploads } from '../carriers/uploads.js'
-import type { StandInSession } from '../../../common/adapter/session.js'
-import { z } from 'zod'
 
 const copySchema = z.object({ name: z.string(), type: z.string() })
 

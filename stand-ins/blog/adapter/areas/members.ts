@@ -1,6 +1,6 @@
 import { Step, type AreaOnSystem } from 'unpack'
-import { accounts } from '../carriers/accounts.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
+import { accounts } from '../carriers/accounts.js'
 
 export const members: AreaOnSystem<'members', StandInSession> = {
   keys: ['username'],

@@ -1,8 +1,8 @@
+import { refOf, Step, type AreaOnSystem, type ItemOf } from 'unpack'
+import type { StandInSession } from '../../../common/adapter/session.js'
 import { pageRefs } from '../page-refs.js'
 import { shipped } from '../marks.js'
-import { refOf, Step, type AreaOnSystem, type ItemOf } from 'unpack'
 import { places } from '../carriers/places.js'
-import type { StandInSession } from '../../../common/adapter/session.js'
 
 type Entry = ItemOf<'menus'>['entries'][number]
 const SHIPPED = 'page 2 An example page'

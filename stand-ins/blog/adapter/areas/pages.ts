@@ -1,30 +1,22 @@
+import { Step, type AreaOnSystem } from 'unpack'
+import type { StandInSession } from '../../../common/adapter/session.js'
+import { pageRefs } from '../page-refs.js'
 import { shipped } from '../marks.js'
-import { Step, type AreaOnSystem, refsInTree } from 'unpack'
 import { items } from '../carriers/forms.js'
 import { bodyIn, entryAgain, readEntries } from '../entries.js'
-import type { StandInSession } from '../../../common/adapter/session.js'
 
 export const pages: AreaOnSystem<'pages', StandInSession> = {
   keys: ['title', 'slug', 'body', 'state', 'parent', 'order'],
   async read(session) {
     const [all, { frontPage }] = await Promise.all([readEntries(session, 'pages', [2, 3]), session.form('publishing')])
-    const rowOf = (id: unknown) => all.find((one) => String(one.row.id) === String(id))
-    const pathOf = (id: unknown): string => {
-      const one = rowOf(id)
-      return one ? `${pathOf(one.row.data.parent)}${one.item.slug}/` : ''
-    }
-    const refs = refsInTree(
-      'pages',
-      all.map(({ row, item }) => ({ id: String(row.id), slug: item.slug, parent: row.data.parent ?? '' })),
-    )
-    return all.map(({ row, item, ...rest }) => {
-      return {
-        ...rest,
-        id: row.id,
-        item: { ...item, parent: refs.get(row.data.parent ?? '') ?? '', order: Number(row.data.order) },
-        address: new URL(String(row.id) === frontPage ? '' : pathOf(row.id), session.visitor.home).href,
-      }
-    })
+    const refs = pageRefs(all.map(({ row }) => row))
+    const placeOf = (id: string) => (id === frontPage ? '' : `${(refs.get(id) ?? '').slice('pages/'.length)}/`)
+    return all.map(({ row, item, ...rest }) => ({
+      ...rest,
+      id: row.id,
+      item: { ...item, parent: refs.get(row.data.parent ?? '') ?? '', order: Number(row.data.order) },
+      address: new URL(placeOf(String(row.id)), session.visitor.home).href,
+    }))
   },
   translate(differences) {
     return differences.map((difference) => {

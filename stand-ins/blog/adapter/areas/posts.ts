@@ -1,9 +1,9 @@
-import { shipped } from '../marks.js'
 import { refOf, Step, type AreaOnSystem } from 'unpack'
+import type { Row, StandInSession } from '../../../common/adapter/session.js'
+import { shipped } from '../marks.js'
 import { items } from '../carriers/forms.js'
 import { bodyIn, entryAgain, readEntries } from '../entries.js'
 import { postPlace } from '../post-place.js'
-import type { Row, StandInSession } from '../../../common/adapter/session.js'
 
 export const posts: AreaOnSystem<'posts', StandInSession> = {
   keys: ['title', 'slug', 'body', 'state', 'categories', 'tags', 'date'],

@@ -1,7 +1,7 @@
-import { type AreaOnSystem, type ItemOf, settingSteps, feedAt, followed } from 'unpack'
-import { publishing as carrier } from '../carriers/forms.js'
+import { settingSteps, feedAt, followed, type AreaOnSystem, type ItemOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { as } from '../../../common/adapter/settings.js'
+import { publishing as carrier } from '../carriers/forms.js'
 
 export const publishing: AreaOnSystem<'publishing', StandInSession> = {
   async read(session) {

@@ -1,7 +1,7 @@
-import { shipped } from '../marks.js'
 import { Step, type AreaOnSystem } from 'unpack'
-import { places } from '../carriers/places.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
+import { shipped } from '../marks.js'
+import { places } from '../carriers/places.js'
 
 const SHIPPED = 'latest posts\narchives'
 

@@ -1,7 +1,7 @@
-import { type AreaOnSystem, type ItemOf, settingSteps, signUpAt, has } from 'unpack'
-import { visitors } from '../carriers/forms.js'
+import { settingSteps, signUpAt, has, type AreaOnSystem, type ItemOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { as, box } from '../../../common/adapter/settings.js'
+import { visitors } from '../carriers/forms.js'
 
 export const signUp: AreaOnSystem<'signUp', StandInSession> = {
   can: {

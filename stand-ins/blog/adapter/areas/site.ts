@@ -1,9 +1,8 @@
-import { refOf, textOf, type AreaOnSystem, type ItemOf, settingSteps, feedAt } from 'unpack'
-import { Step } from 'unpack'
-import { firstRun } from '../carriers/first-run.js'
-import { settings } from '../carriers/forms.js'
+import { refOf, textOf, settingSteps, feedAt, Step, type AreaOnSystem, type ItemOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { as } from '../../../common/adapter/settings.js'
+import { firstRun } from '../carriers/first-run.js'
+import { settings } from '../carriers/forms.js'
 
 type SiteItem = ItemOf<'site'>
 const hidden = (value: unknown): '1' | '' => (value === 'turned away' ? '1' : '')

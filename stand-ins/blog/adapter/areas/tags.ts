@@ -1,6 +1,6 @@
 import { Step, type AreaOnSystem } from 'unpack'
-import { items } from '../carriers/forms.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
+import { items } from '../carriers/forms.js'
 import { termStep } from '../terms.js'
 
 export const tags: AreaOnSystem<'tags', StandInSession> = {

@@ -1,10 +1,10 @@
-import { Step, type AreaOnSystem, type ItemOf, settingSteps } from 'unpack'
-import { updateRules } from '../carriers/forms.js'
+import { Step, settingSteps, type AreaOnSystem, type ItemOf } from 'unpack'
 import { newVersions } from '../../../common/adapter/carriers/packages.js'
 import { addOnsGone } from '../../../common/adapter/areas/addOns.js'
 import { themesGone } from '../../../common/adapter/areas/theme.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { as, box } from '../../../common/adapter/settings.js'
+import { updateRules } from '../carriers/forms.js'
 
 /** What shipped and goes is known by its version: it has to be gone before a newer one is taken. */
 const goneFirst = [themesGone, addOnsGone]

@@ -1,7 +1,7 @@
+import type { Fields, Office } from '../../../common/server/office.js'
 import { clock } from '../clock.js'
 import type { Field } from '../html.js'
 import type { Blog, Page, Post } from '../model.js'
-import type { Fields, Office } from '../../../common/server/office.js'
 
 const common = (item?: Page | Post): Field[] => [
   { name: 'title', label: 'Title', value: item?.title ?? '' },

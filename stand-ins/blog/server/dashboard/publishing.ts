@@ -1,5 +1,5 @@
-import type { Blog } from '../model.js'
 import type { Office } from '../../../common/server/office.js'
+import type { Blog } from '../model.js'
 
 /** What is set on this screen. */
 export interface Publishing {

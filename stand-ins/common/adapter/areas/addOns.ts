@@ -1,5 +1,5 @@
-import { addOnsIn } from '../packages.js'
 import { Step, type AreaOnSystem } from 'unpack'
+import { addOnsIn } from '../packages.js'
 import { install, states } from '../carriers/packages.js'
 import type { StandInSession } from '../session.js'
 

@@ -1,6 +1,6 @@
-import { themesIn } from '../packages.js'
 import { load } from 'cheerio'
-import { Step, type AreaOnSystem, wornBy } from 'unpack'
+import { Step, wornBy, type AreaOnSystem } from 'unpack'
+import { themesIn } from '../packages.js'
 import { install, states } from '../carriers/packages.js'
 import type { StandInSession } from '../session.js'
 

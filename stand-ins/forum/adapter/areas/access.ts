@@ -1,4 +1,3 @@
-import { eyes, takeTopicsAway } from '../eyes.js'
 import {
   actions,
   fewest,
@@ -7,11 +6,12 @@ import {
   refOf,
   Step,
   subjectsOf,
+  isLevel,
   type Action,
   type AreaOnSystem,
-  isLevel,
 } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
+import { eyes, takeTopicsAway } from '../eyes.js'
 import { accessForm } from '../carriers/forms.js'
 import { RIGHTS } from '../debts.js'
 

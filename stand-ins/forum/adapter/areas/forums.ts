@@ -1,9 +1,19 @@
-import { refOf, Step, type AreaOnSystem, type Marks, type Action, actions, isLevel, levels } from 'unpack'
+import {
+  refOf,
+  Step,
+  actions,
+  isLevel,
+  levels,
+  digest,
+  foldSpace,
+  type AreaOnSystem,
+  type Marks,
+  type Action,
+} from 'unpack'
+import { z } from 'zod'
 import type { Row, StandInSession } from '../../../common/adapter/session.js'
 import { items, accessForm, type ItemFields } from '../carriers/forms.js'
 import { shippedTexts } from '../shipped-texts.js'
-import { digest, foldSpace } from 'unpack'
-import { z } from 'zod'
 
 const marksOf = ({ id, cells, data }: Row, ship: number, asShipped: boolean): Marks => {
   const known = shippedTexts.has(digest(foldSpace(`${cells[0] ?? ''} ${data.description ?? ''}`)))

@@ -1,4 +1,4 @@
-import { settingSteps, type AreaOnSystem, Step } from 'unpack'
+import { settingSteps, Step, type AreaOnSystem } from 'unpack'
 import { as, box } from '../../../common/adapter/settings.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { settings } from '../carriers/forms.js'

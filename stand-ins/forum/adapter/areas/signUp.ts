@@ -1,5 +1,5 @@
 import { load } from 'cheerio'
-import { settingSteps, type AreaOnSystem, type ItemOf, signUpAt, has } from 'unpack'
+import { settingSteps, signUpAt, has, type AreaOnSystem, type ItemOf } from 'unpack'
 import { as, box } from '../../../common/adapter/settings.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { joining } from '../carriers/forms.js'

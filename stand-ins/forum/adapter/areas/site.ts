@@ -1,4 +1,4 @@
-import { settingSteps, textOf, type AreaOnSystem, feedAt } from 'unpack'
+import { settingSteps, textOf, feedAt, type AreaOnSystem } from 'unpack'
 import { as, box } from '../../../common/adapter/settings.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { settings } from '../carriers/forms.js'

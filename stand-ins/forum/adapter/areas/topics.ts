@@ -1,8 +1,8 @@
 import { digest, foldSpace, refOf, Step, type AreaOnSystem } from 'unpack'
+import { z } from 'zod'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { items, newTopics } from '../carriers/forms.js'
 import { shippedTexts } from '../shipped-texts.js'
-import { z } from 'zod'
 
 const copySchema = z.object({ text: z.string().default('') })
 
