@@ -28,16 +28,17 @@ export { builtIn } from './systems/index.js'
 export { settingSteps, type SettingFields, type Settings } from './systems/setting-steps.js'
 export { Shelf } from './systems/shelf.js'
 export {
+  addressOf,
   bodyOf,
-  Step,
+  idOf,
+  secretOf,
   type AddressOf,
-  type Carried,
-  type Carrier,
   type IdOf,
   type Resolved,
   type SecretOf,
   type TextOf,
-} from './systems/step.js'
+} from './systems/later.js'
+export { Step, type Carried, type Carrier } from './systems/step.js'
 export { isSystem, type FirstLook, type PublicSide, type Screen, type System } from './systems/system.js'
 export { type ArchiveFile, type PackageFacts } from './systems/package-facts.js'
 export { type Kept, type AreaOnSystem, type Here } from './systems/area-on-system.js'

@@ -1,6 +1,7 @@
 import type { AnyDifference } from '../core/areas/index.js'
 import type { Value } from '../core/area.js'
-import { Step, type Carrier, type IdOf } from './step.js'
+import type { IdOf } from './later.js'
+import { Step, type Carrier } from './step.js'
 import type { Session } from './session.js'
 
 /** Fields of a form of settings, by the system's own names. */

@@ -1,42 +1,7 @@
 import type { AnyDifference } from '../core/areas/index.js'
 import type { Id } from '../core/area.js'
+import type { Resolved } from './later.js'
 import type { Session } from './session.js'
-
-/** Stands in a step's fields for the id that a ref has, or will have, on the site. */
-export interface IdOf {
-  readonly idOf: string
-}
-/** Stands in a step's fields for the address where visitors find what a ref means. */
-export interface AddressOf {
-  readonly addressOf: string
-}
-/** Stands in a step's fields for a body in which uploads go by `unpack:` and their ref; see {@link bodyOf}. */
-export interface TextOf {
-  readonly textOf: string
-  readonly with: readonly string[]
-}
-/** A body as a step's field: the pictures it shows get their addresses before it is sent. */
-export const bodyOf = (html: string): TextOf => ({
-  textOf: html,
-  with: [...new Set([...html.matchAll(/unpack:(media\/[^"]+)"/g)].flatMap(([, ref]) => ref ?? []))],
-})
-/** Stands in a step's fields for a secret from the logins file. */
-export interface SecretOf {
-  /** `owner`, or the ref of a member. */
-  readonly secretOf: string
-}
-/** A step's fields as its carrier gets them: ids and secrets filled in. */
-export type Resolved<F> = F extends IdOf
-  ? Id
-  : F extends SecretOf | AddressOf | TextOf
-    ? string
-    : F extends Uint8Array
-      ? F
-      : F extends readonly (infer E)[]
-        ? Resolved<E>[]
-        : F extends object
-          ? { [K in keyof F]: Resolved<F[K]> }
-          : F
 
 /**
  * What came of one load: the id and address of what was made, or why the site refused. `mail` is the address to which the

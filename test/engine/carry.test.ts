@@ -1,10 +1,10 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
-import { Shelf, Step, UnpackError, type Carrier, type Id, type Session } from 'unpack'
+import { Shelf, Step, UnpackError, type Carrier, type Id, type Session, idOf, type IdOf } from 'unpack'
 import { carry } from '../../src/engine/carrying/carry.js'
 
 const session = { shelf: new Shelf() } as unknown as Session
-type Fields = { name: string; needs?: readonly { idOf: string }[] }
+type Fields = { name: string; needs?: readonly IdOf[] }
 
 /** Carriers that note what they are sent, in one list for all. */
 function harbour() {
@@ -32,11 +32,7 @@ function harbour() {
   return { sent, carrier, run }
 }
 const step = (carrier: Carrier<Fields>, name: string, needs: readonly string[] = [], after?: readonly string[]): Step =>
-  Step.of(
-    carrier,
-    { name, ...(needs.length > 0 && { needs: needs.map((idOf) => ({ idOf })) }) },
-    { proves: [], gives: name, after },
-  )
+  Step.of(carrier, { name, ...(needs.length > 0 && { needs: needs.map(idOf) }) }, { proves: [], gives: name, after })
 
 test('one carrier gets all its ready steps at once, up to its limit, in their order', async () => {
   const { sent, carrier, run } = harbour()

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
-import { builtIn, compare, inventoryOf, readBaseline, type Reading, type Step } from 'unpack'
+import { builtIn, compare, inventoryOf, readBaseline, type Reading, type Step, idOf, secretOf } from 'unpack'
 
 const misago = builtIn.find(({ id }) => id === 'misago')
 assert.ok(misago)
@@ -80,15 +80,11 @@ forums: [{ title: Sea, forums: [{ title: Deep, access: { see: members, read: [Di
   assert.deepEqual(
     accounts.map(({ carrier, fields, more }) => [carrier, fields, more.owes]),
     [
+      ['new accounts', { username: 'kelp', email: 'kelp@a.example', password: secretOf('members/kelp') }, undefined],
+      ['accounts', { id: idOf('members/kelp'), roles: [idOf('groups/Divers')] }, 'rights kept for others'],
       [
         'new accounts',
-        { username: 'kelp', email: 'kelp@a.example', password: { secretOf: 'members/kelp' } },
-        undefined,
-      ],
-      ['accounts', { id: { idOf: 'members/kelp' }, roles: [{ idOf: 'groups/Divers' }] }, 'rights kept for others'],
-      [
-        'new accounts',
-        { username: 'limpet', email: 'limpet@a.example', password: { secretOf: 'members/limpet' } },
+        { username: 'limpet', email: 'limpet@a.example', password: secretOf('members/limpet') },
         undefined,
       ],
     ],
@@ -97,8 +93,8 @@ forums: [{ title: Sea, forums: [{ title: Deep, access: { see: members, read: [Di
   assert.deepEqual(
     access.map(({ fields, more }) => [(fields as { category: unknown }).category, more.pays, more.after]),
     [
-      [{ idOf: 'forums/Sea' }, 'rights kept for others', ['groups/Divers']],
-      [{ idOf: 'forums/Sea/Deep' }, 'rights kept for others', ['groups/Divers']],
+      [idOf('forums/Sea'), 'rights kept for others', ['groups/Divers']],
+      [idOf('forums/Sea/Deep'), 'rights kept for others', ['groups/Divers']],
     ],
   )
   const [sea, deep] = access.map(({ fields }) => (fields as { may: unknown }).may)
@@ -130,13 +126,13 @@ test('forums in their category; what shipped goes after everything that comes', 
       { carrier: 'categories', fields: { parent: '', fields: { name: 'Sea' } }, gives: 'forums/Sea', after: undefined },
       {
         carrier: 'categories',
-        fields: { parent: { idOf: 'forums/Sea' }, fields: { name: 'Deep', is_closed: '1', prune_replied_after: '30' } },
+        fields: { parent: idOf('forums/Sea'), fields: { name: 'Deep', is_closed: '1', prune_replied_after: '30' } },
         gives: 'forums/Sea/Deep',
         after: undefined,
       },
       {
         carrier: 'categories that go',
-        fields: { id: { idOf: 'forums/First category' } },
+        fields: { id: idOf('forums/First category') },
         gives: undefined,
         after: ['forums/Sea', 'forums/Sea/Deep'],
       },

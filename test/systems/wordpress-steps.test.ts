@@ -1,6 +1,16 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
-import { builtIn, compare, inventoryOf, type Baseline, type Inventory, type Reading, type Step } from 'unpack'
+import {
+  builtIn,
+  compare,
+  inventoryOf,
+  type Baseline,
+  type Inventory,
+  type Reading,
+  type Step,
+  idOf,
+  addressOf,
+} from 'unpack'
 import { placesIn } from '../../src/systems/wordpress/menus.js'
 import { planned } from '../help/plan.js'
 
@@ -118,9 +128,9 @@ test('an add-on: installed, then activated and told to update itself; one that i
     steps.map(({ carrier, fields, after }) => [carrier, fields, after]),
     [
       ['add-ons to install', { use: 'buoys', bytes: undefined }, undefined],
-      ['add-ons', { use: 'buoys', id: { idOf: 'addOns/buoys' }, go: 'activate', active: false }, ['addOns/buoys']],
-      ['own updates', { type: 'plugin', automatic: true, id: { idOf: 'addOns/buoys' } }, ['addOns/buoys']],
-      ['add-ons', { use: 'leak', active: true, version: '1', id: { idOf: 'addOns/leak' }, go: 'remove' }, undefined],
+      ['add-ons', { use: 'buoys', id: idOf('addOns/buoys'), go: 'activate', active: false }, ['addOns/buoys']],
+      ['own updates', { type: 'plugin', automatic: true, id: idOf('addOns/buoys') }, ['addOns/buoys']],
+      ['add-ons', { use: 'leak', active: true, version: '1', id: idOf('addOns/leak'), go: 'remove' }, undefined],
     ],
   )
 })
@@ -139,8 +149,8 @@ test('posts: categories and tags by their ids, a date on the site’s own clock,
           title: 'P',
           slug: 'p',
           status: 'draft',
-          categories: [{ idOf: 'categories/a' }],
-          tags: [{ idOf: 'tags/brass-co' }],
+          categories: [idOf('categories/a')],
+          tags: [idOf('tags/brass-co')],
           date: '2026-03-05T14:07:00',
         },
       },
@@ -161,13 +171,13 @@ test('a menu waits for the addresses of what it leads to; the front page for its
   assert.deepEqual(
     steps.map(({ carrier, fields }) => [carrier, fields]),
     [
-      ['all settings', { show_on_front: 'page', page_on_front: { idOf: 'pages/p' }, page_for_posts: '0' }],
+      ['all settings', { show_on_front: 'page', page_on_front: idOf('pages/p'), page_for_posts: '0' }],
       [
         'menus',
         {
           place: 'main',
           entries: [
-            { label: 'P', kind: 'page', id: { idOf: 'pages/p' }, address: { addressOf: 'pages/p' } },
+            { label: 'P', kind: 'page', id: idOf('pages/p'), address: addressOf('pages/p') },
             { label: 'X', kind: 'link', address: 'https://x.example/' },
           ],
         },

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
-import { builtIn, compare, inventoryOf, type AnyDifference, type Step } from 'unpack'
+import { builtIn, compare, inventoryOf, type AnyDifference, type Step, idOf, secretOf } from 'unpack'
 import { shippedOn } from '../../src/engine/stock.js'
 import { localeOf, tagOf } from '../../src/systems/wordpress/locale.js'
 import { shippedTexts, shippedWords } from '../../src/systems/wordpress/shipped-texts.js'
@@ -39,7 +39,7 @@ test('in front of the first-run form: one form, with a password that is not ther
   )
   assert.deepEqual(form, {
     'first-run form': [
-      { user_name: 'marlow', admin_email: 'ines@repair.example', password: { secretOf: 'owner' } },
+      { user_name: 'marlow', admin_email: 'ines@repair.example', password: secretOf('owner') },
       { weblog_title: 'Lantern Street Repair Café', language: '', blog_public: '1' },
     ],
   })
@@ -65,10 +65,10 @@ test('after it: settings in one request, content in one, what falls with a post 
   assert.equal(content.length, 9)
   assert.deepEqual(
     content.filter(({ remove }) => remove).map(({ id }) => id),
-    [{ idOf: 'pages/privacy-policy' }, { idOf: 'posts/hello-world' }],
+    [idOf('pages/privacy-policy'), idOf('posts/hello-world')],
   )
-  assert.deepEqual(content.find(({ body }) => body?.slug === 'bicycles')?.body?.parent, { idOf: 'categories/repairs' })
-  assert.deepEqual(content.find(({ body }) => body?.slug === 'repairs')?.id, { idOf: 'categories/uncategorized' })
+  assert.deepEqual(content.find(({ body }) => body?.slug === 'bicycles')?.body?.parent, idOf('categories/repairs'))
+  assert.deepEqual(content.find(({ body }) => body?.slug === 'repairs')?.id, idOf('categories/uncategorized'))
 })
 
 test('languages: a tag finds the system’s own name, and back', () => {

@@ -1,5 +1,6 @@
 import type { Id } from '../../core/area.js'
 import type { Secret } from '../../core/secret.js'
+import { AddressOf, IdOf, SecretOf, TextOf } from '../../systems/later.js'
 import type { Step } from '../../systems/step.js'
 
 /** What is known of items by their refs while steps are carried out. */
@@ -10,46 +11,41 @@ export interface Known {
 }
 
 const isGroup = (value: unknown): value is Readonly<Record<string, unknown>> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value) && !(value instanceof Uint8Array)
+  typeof value === 'object' && value !== null && !(value instanceof Uint8Array)
 
-/** A piece of a step's fields that stands for the id or the address of a ref. */
-export interface StandIn {
+/** A ref whose id or address a step's fields want. */
+export interface Wish {
   ref: string
   is: 'id' | 'address'
 }
 
-/** All pieces of a step's fields that stand for something else. */
-export const standInsIn = (fields: unknown): StandIn[] => [...standIns(fields)]
+/** All ids and addresses that a step's fields want. */
+export const wishesOf = (fields: unknown): Wish[] => [...wishes(fields)]
 
-function* standIns(fields: unknown): Generator<StandIn> {
-  if (Array.isArray(fields)) for (const field of fields) yield* standIns(field)
-  if (!isGroup(fields)) return
-  if (typeof fields.idOf === 'string') yield { ref: fields.idOf, is: 'id' }
-  else if (typeof fields.addressOf === 'string') yield { ref: fields.addressOf, is: 'address' }
-  else if (typeof fields.textOf === 'string')
-    for (const ref of fields.with as readonly string[]) yield { ref, is: 'address' }
-  else for (const value of Object.values(fields)) yield* standIns(value)
+function* wishes(fields: unknown): Generator<Wish> {
+  if (fields instanceof IdOf || fields instanceof AddressOf) yield { ref: fields.ref, is: fields.is }
+  else if (fields instanceof TextOf) for (const ref of fields.refs) yield { ref, is: 'address' }
+  else if (Array.isArray(fields)) for (const field of fields) yield* wishes(field)
+  else if (isGroup(fields)) for (const value of Object.values(fields)) yield* wishes(value)
 }
 
-/** The refs that a step needs: those that its fields stand for, and those that go before. */
+/** The refs that a step needs: those that its fields want, and those that go before. */
 export const needsOf = ({ fields, more }: Step): string[] => [
-  ...standInsIn(fields).map(({ ref }) => ref),
+  ...wishesOf(fields).map(({ ref }) => ref),
   ...(more.after ?? []),
 ]
 
 /** Puts ids, addresses and secrets into a step's fields. */
 export function fill(fields: unknown, known: Known, secrets: Readonly<Record<string, Secret>>): unknown {
+  if (fields instanceof IdOf) return known.ids.get(fields.ref)
+  if (fields instanceof AddressOf) return known.addresses.get(fields.ref)
+  if (fields instanceof SecretOf) return secrets[fields.ref]?.reveal()
+  if (fields instanceof TextOf)
+    return fields.refs.reduce(
+      (text, ref) => text.replaceAll(`unpack:${ref}"`, `${known.addresses.get(ref) ?? ''}"`),
+      fields.text,
+    )
   if (Array.isArray(fields)) return fields.map((field) => fill(field, known, secrets))
   if (!isGroup(fields)) return fields
-  if (typeof fields.idOf === 'string') return known.ids.get(fields.idOf)
-  if (typeof fields.addressOf === 'string') return known.addresses.get(fields.addressOf)
-  if (typeof fields.secretOf === 'string') return secrets[fields.secretOf]?.reveal()
-  if (typeof fields.textOf === 'string') {
-    const refs = fields.with as readonly string[]
-    return refs.reduce(
-      (text, ref) => text.replaceAll(`unpack:${ref}"`, `${known.addresses.get(ref) ?? ''}"`),
-      fields.textOf,
-    )
-  }
   return Object.fromEntries(Object.entries(fields).map(([key, value]) => [key, fill(value, known, secrets)]))
 }

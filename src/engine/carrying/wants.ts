@@ -1,6 +1,6 @@
 import { grouped } from '../../core/grouped.js'
 import type { Carrier, Step } from '../../systems/step.js'
-import { standInsIn, type Known } from './fill.js'
+import { wishesOf, type Known } from './fill.js'
 
 /** Something without which a step can't go. */
 interface Want {
@@ -41,7 +41,7 @@ export class Wants {
     const { ids, addresses } = this.known
     const { after = [], pays } = step.more
     const want = (ref: string, from: Set<Step>, isMet: () => boolean): Want => ({ of: step, ref, from, isMet })
-    const fields = standInsIn(step.fields).map(({ ref, is }) => {
+    const fields = wishesOf(step.fields).map(({ ref, is }) => {
       const known = is === 'id' ? ids : addresses
       return want(ref, setAt(this.#givers, ref), () => known.has(ref))
     })

@@ -3,6 +3,7 @@ import type { AnyDifference } from '../../core/areas/index.js'
 import type { PageItem } from '../../core/areas/pages.js'
 import { decoded } from '../../core/text/plain.js'
 import { unescaped } from '../../core/text/percent.js'
+import { idOf } from '../later.js'
 import { Step } from '../step.js'
 import type { Kept } from '../area-on-system.js'
 import { content } from './carriers/content.js'
@@ -37,7 +38,7 @@ export async function readEntry(
 
 /** The step that removes a post or page. */
 export const removeEntry = (route: 'posts' | 'pages', difference: AnyDifference): Step =>
-  Step.of(content, { route, id: { idOf: difference.ref }, remove: true }, { proves: [difference] })
+  Step.of(content, { route, id: idOf(difference.ref), remove: true }, { proves: [difference] })
 
 /** Fields of the editing screen that go back as they were. */
 const plain = [
@@ -56,7 +57,7 @@ const plain = [
 export function entryAgain(route: 'posts' | 'pages', { ref, item, copy }: Kept<Linked>): Step {
   const entry = entrySchema.parse(copy)
   const { title, content: text, excerpt, slug, status, date_gmt } = entry
-  const idsOf = (refs: readonly string[] = []) => refs.map((idOf) => ({ idOf }))
+  const idsOf = (refs: readonly string[] = []) => refs.map(idOf)
   const as = Object.fromEntries(
     plain.filter((name) => entry[name] !== undefined).map((name) => [name, entry[name] as string | number]),
   )
@@ -69,7 +70,7 @@ export function entryAgain(route: 'posts' | 'pages', { ref, item, copy }: Kept<L
     ...(excerpt && { excerpt: excerpt.raw }),
     ...(date_gmt !== null && { date_gmt }),
     ...(route === 'pages'
-      ? { parent: item.parent ? { idOf: item.parent } : 0 }
+      ? { parent: item.parent ? idOf(item.parent) : 0 }
       : { categories: idsOf(item.categories), tags: idsOf(item.tags) }),
   }
   return Step.of(content, { route, body }, { proves: [], gives: ref })

@@ -1,4 +1,4 @@
-import { bodyOf, Step, type TextOf, type Kept } from 'unpack'
+import { bodyOf, Step, type TextOf, type Kept, idOf } from 'unpack'
 import { z } from 'zod'
 import { items, type ItemFields } from './carriers/forms.js'
 import { marksOf } from './marks.js'
@@ -41,10 +41,10 @@ export function entryAgain(room: 'posts' | 'pages', { ref, item, copy }: Kept<Li
   const fields = Object.fromEntries(
     Object.entries(copySchema.parse(copy)).filter((entry): entry is [string, string] => typeof entry[1] === 'string'),
   )
-  const refs = (all: readonly string[] = []) => all.map((idOf) => ({ idOf }))
+  const refs = (all: readonly string[] = []) => all.map(idOf)
   const links: NonNullable<ItemFields['fields']> =
     room === 'pages'
-      ? { parent: item.parent ? { idOf: item.parent } : '0' }
+      ? { parent: item.parent ? idOf(item.parent) : '0' }
       : { categories: refs(item.categories), tags: refs(item.tags) }
   return Step.of(items, { room, fields: { ...fields, ...links } }, { proves: [], gives: ref })
 }

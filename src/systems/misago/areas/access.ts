@@ -2,6 +2,7 @@ import { accessTable, groupNames, plannedPlaces } from '../../../core/access/pla
 import { actions, fewest, granted, isLevel, subjectsOf, type Action } from '../../../core/access/who.js'
 import type { Baseline } from '../../../core/baseline/schema.js'
 import { refOf } from '../../../core/ref.js'
+import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
 import type { Abilities, AreaOnSystem } from '../../area-on-system.js'
 import { eyes, takeTopicsAway } from '../eyes.js'
@@ -74,7 +75,7 @@ export const access: AreaOnSystem<'access', MisagoSession> = {
       return [
         Step.of(
           permissions,
-          { category: { idOf: forum }, may: mayBy(difference.wanted, groups), closed },
+          { category: idOf(forum), may: mayBy(difference.wanted, groups), closed },
           // memberships come first, and what they leave behind is mended by saving this
           { proves: [difference], pays: RIGHTS, after: groups.map((name) => refOf('groups', name)) },
         ),

@@ -1,3 +1,4 @@
+import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { order } from '../carriers/categories.js'
@@ -12,6 +13,6 @@ export const forumOrder: AreaOnSystem<'forumOrder', MisagoSession> = {
     differences.flatMap((difference) =>
       difference.is === 'left over'
         ? []
-        : [Step.of(order, { order: difference.wanted.order.map((ref) => ({ idOf: ref })) }, { proves: [difference] })],
+        : [Step.of(order, { order: difference.wanted.order.map(idOf) }, { proves: [difference] })],
     ),
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { Baseline } from '../../../core/baseline/schema.js'
+import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { categories, goneCategories } from '../carriers/categories.js'
@@ -51,7 +52,7 @@ export const forums: AreaOnSystem<'forums', MisagoSession> = {
       const proves = [difference]
       if (difference.is === 'left over')
         // after everything that takes its place
-        return Step.of(goneCategories, { id: { idOf: difference.ref } }, { proves, after: comes })
+        return Step.of(goneCategories, { id: idOf(difference.ref) }, { proves, after: comes })
       const { title, parent, description, locked, removeOldAfterDays } = difference.wanted
       const fields: Changes = {
         name: title,
@@ -61,13 +62,13 @@ export const forums: AreaOnSystem<'forums', MisagoSession> = {
           prune_replied_after: removeOldAfterDays === 'never' ? '0' : String(removeOldAfterDays),
         }),
       }
-      const within = parent === '' ? ('' as const) : { idOf: parent }
+      const within = parent === '' ? ('' as const) : idOf(parent)
       return difference.is === 'missing'
         ? Step.of(categories, { parent: within, fields }, { proves, gives: difference.ref })
         : Step.of(
             categories,
             {
-              id: { idOf: difference.found.ref },
+              id: idOf(difference.found.ref),
               ...(difference.fields.includes('parent') && { parent: within }),
               fields,
             },
@@ -78,10 +79,10 @@ export const forums: AreaOnSystem<'forums', MisagoSession> = {
   /** With all its settings, and with the rights that roles have in it. */
   again({ ref, item, copy }) {
     const { fields, given } = copySchema.parse(copy)
-    const parent = item.parent === '' ? ('' as const) : { idOf: item.parent }
+    const parent = item.parent === '' ? ('' as const) : idOf(item.parent)
     return [
       Step.of(categories, { parent, fields: { ...fields, name: item.title } }, { proves: [], gives: ref }),
-      Step.of(rightsAgain, { category: { idOf: ref }, given }, { proves: [] }),
+      Step.of(rightsAgain, { category: idOf(ref), given }, { proves: [] }),
     ]
   },
   ships: () => [

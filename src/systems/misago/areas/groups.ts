@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { goneRoles, newRoles } from '../carriers/groups.js'
@@ -25,7 +26,7 @@ export const groups: AreaOnSystem<'groups', MisagoSession> = {
   translate: (differences) =>
     differences.flatMap((difference): Step[] => {
       const proves = [difference]
-      if (difference.is === 'left over') return [Step.of(goneRoles, { id: { idOf: difference.ref } }, { proves })]
+      if (difference.is === 'left over') return [Step.of(goneRoles, { id: idOf(difference.ref) }, { proves })]
       if (difference.is === 'different') return []
       const fields = { name: difference.wanted.name }
       return [Step.of(newRoles, { kind: 'role', fields }, { proves, gives: difference.ref })]

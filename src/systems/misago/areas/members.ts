@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { refOf, nameIn } from '../../../core/ref.js'
+import { idOf, secretOf } from '../../later.js'
 import { Step } from '../../step.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { accounts, activated, goneAccounts, newAccounts, accountAgain } from '../carriers/accounts.js'
@@ -37,10 +38,10 @@ export const members: AreaOnSystem<'members', MisagoSession> = {
   translate: (differences) =>
     differences.flatMap((difference): Step[] => {
       const proves = [difference]
-      const id = { idOf: difference.ref }
+      const id = idOf(difference.ref)
       if (difference.is === 'left over') return [Step.of(goneAccounts, { id }, { proves })]
       const { username, email = '', groups = [] } = difference.wanted
-      const roles = groups.map((group) => ({ idOf: group }))
+      const roles = groups.map(idOf)
       const joins = difference.is === 'missing' ? roles.length > 0 : difference.fields.includes('groups')
       const moves = difference.is === 'different' && difference.fields.includes('email')
       const waits = difference.is === 'different' && difference.fields.includes('open')
@@ -49,7 +50,7 @@ export const members: AreaOnSystem<'members', MisagoSession> = {
           ? [
               Step.of(
                 newAccounts,
-                { username, email, password: { secretOf: difference.ref } },
+                { username, email, password: secretOf(difference.ref) },
                 { proves, gives: difference.ref },
               ),
             ]
@@ -70,10 +71,10 @@ export const members: AreaOnSystem<'members', MisagoSession> = {
   again({ ref, item: { username, email = '', groups = [] }, copy }) {
     const { pairs, roles } = copySchema.parse(copy)
     return [
-      Step.of(newAccounts, { username, email, password: { secretOf: ref } }, { proves: [], gives: ref }),
+      Step.of(newAccounts, { username, email, password: secretOf(ref) }, { proves: [], gives: ref }),
       Step.of(
         accountAgain,
-        { id: { idOf: ref }, pairs, roles: [...new Set([...roles, ...groups.map(nameIn)])] },
+        { id: idOf(ref), pairs, roles: [...new Set([...roles, ...groups.map(nameIn)])] },
         // roles may be made again as well
         { proves: [], after: roles.map((name) => refOf('groups', name)) },
       ),

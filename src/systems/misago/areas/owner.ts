@@ -1,3 +1,4 @@
+import { secretOf } from '../../later.js'
 import { Step } from '../../step.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { ownerAccount } from '../carriers/accounts.js'
@@ -23,7 +24,7 @@ export const owner: AreaOnSystem<'owner', MisagoSession> = {
         username: wanted.username,
         ...(changed('email') && { email: wanted.email }),
         // a login under another name is another login: it gets a password of its own
-        ...((changed('password') || changed('username')) && { password: { secretOf: 'owner' } }),
+        ...((changed('password') || changed('username')) && { password: secretOf('owner') }),
       }
       return [Step.of(ownerAccount, load, { proves: [difference], gives: 'owner' })]
     }),

@@ -1,4 +1,5 @@
 import { wornBy } from '../../../looks/theme.js'
+import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { themesIn } from '../packages.js'
@@ -24,7 +25,7 @@ export const theme: AreaOnSystem<'theme', MisagoSession> = {
   translate: (differences, { baseline }) =>
     differences.flatMap((difference): Step[] => {
       const proves = [difference]
-      const id = { idOf: difference.ref }
+      const id = idOf(difference.ref)
       if (difference.is === 'left over')
         return [Step.of(states, { id, go: 'delete' }, { proves, after: baseline.theme ? [inUse] : [] })]
       const { use, active } = difference.wanted

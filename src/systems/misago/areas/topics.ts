@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { UnpackError } from '../../../core/errors.js'
 import { documentOf } from '../../../web/reading.js'
+import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { goneTopics } from '../carriers/topics.js'
@@ -28,7 +29,7 @@ export const topics: AreaOnSystem<'topics', MisagoSession> = {
   },
   // none ships: only what a trial has left behind ever goes
   translate: (differences) =>
-    differences.map((difference) => Step.of(goneTopics, { id: { idOf: difference.ref } }, { proves: [difference] })),
+    differences.map((difference) => Step.of(goneTopics, { id: idOf(difference.ref) }, { proves: [difference] })),
 }
 
 /** Pages of a list that are looked through for the first topic of a category. */

@@ -1,6 +1,7 @@
 import { Secret } from '../../../core/secret.js'
 import type { Id } from '../../../core/area.js'
-import type { Carried, Carrier, IdOf, SecretOf } from '../../step.js'
+import type { IdOf, SecretOf } from '../../later.js'
+import type { Carried, Carrier } from '../../step.js'
 import type { Changes, MisagoSession } from '../session.js'
 import { MEMBER, rolesIn, usualRank, rolesOf } from '../roles.js'
 import { logIn } from '../sign-in.js'

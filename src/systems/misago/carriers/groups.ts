@@ -1,4 +1,5 @@
-import type { Carrier, IdOf } from '../../step.js'
+import type { IdOf } from '../../later.js'
+import type { Carrier } from '../../step.js'
 import type { Changes, MisagoSession } from '../session.js'
 import { listed } from '../roles.js'
 

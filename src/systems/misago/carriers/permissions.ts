@@ -1,4 +1,5 @@
-import type { Carried, Carrier, IdOf, Resolved } from '../../step.js'
+import type { IdOf, Resolved } from '../../later.js'
+import type { Carried, Carrier } from '../../step.js'
 import { lackingSets, needsOwnRole, roleForms, type Wanted } from '../permission-plan.js'
 import { ADMINISTRATORS, GUEST, listed, rolesOf } from '../roles.js'
 import type { MisagoSession } from '../session.js'

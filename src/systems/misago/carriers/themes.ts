@@ -1,4 +1,5 @@
-import type { Carried, Carrier, IdOf } from '../../step.js'
+import type { IdOf } from '../../later.js'
+import type { Carried, Carrier } from '../../step.js'
 import type { MisagoSession } from '../session.js'
 import { themesOf } from '../themes.js'
 

@@ -1,4 +1,5 @@
 import type { AreaOnSystem } from '../../area-on-system.js'
+import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
 import { addOnsIn } from '../packages.js'
 import { addOnStates } from '../carriers/add-ons.js'
@@ -41,7 +42,7 @@ export const addOns: AreaOnSystem<'addOns', WordPressSession> = {
         return [
           Step.of(
             addOnStates,
-            { ...difference.found.item, id: { idOf: ref }, go: 'remove' },
+            { ...difference.found.item, id: idOf(ref), go: 'remove' },
             { proves, gives: addOnsGone },
           ),
         ]
@@ -59,7 +60,7 @@ export const addOns: AreaOnSystem<'addOns', WordPressSession> = {
           ? [
               Step.of(
                 addOnStates,
-                { use, id: { idOf: ref }, go: active ? 'activate' : 'deactivate', active: wasActive },
+                { use, id: idOf(ref), go: active ? 'activate' : 'deactivate', active: wasActive },
                 { proves, after },
               ),
             ]
@@ -68,7 +69,7 @@ export const addOns: AreaOnSystem<'addOns', WordPressSession> = {
           ? [
               Step.of(
                 autoUpdates,
-                { type: 'plugin', automatic: updates === 'automatic', id: { idOf: ref } },
+                { type: 'plugin', automatic: updates === 'automatic', id: idOf(ref) },
                 { proves, after },
               ),
             ]

@@ -4,6 +4,7 @@ import { decoded } from '../../../core/text/plain.js'
 import { refOf } from '../../../core/ref.js'
 import { unescaped } from '../../../core/text/percent.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
+import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
 import { shipped, wordsFor } from '../shipped-words.js'
 import { content } from '../carriers/content.js'
@@ -59,7 +60,7 @@ export const categories: AreaOnSystem<'categories', WordPressSession> = {
         return [
           Step.of(
             content,
-            { route: 'categories', id: { idOf: difference.ref }, remove: true },
+            { route: 'categories', id: idOf(difference.ref), remove: true },
             { proves, after: relieves ? [relieved] : [] },
           ),
         ]
@@ -68,10 +69,10 @@ export const categories: AreaOnSystem<'categories', WordPressSession> = {
         name,
         slug,
         ...(description !== undefined && { description }),
-        ...(parent === '' ? { parent: 0 } : { parent: { idOf: parent } }),
+        ...(parent === '' ? { parent: 0 } : { parent: idOf(parent) }),
       }
-      const id = difference.is === 'missing' ? {} : { id: { idOf: difference.found.ref } }
-      const duty = { default_category: { idOf: difference.ref } }
+      const id = difference.is === 'missing' ? {} : { id: idOf(difference.found.ref) }
+      const duty = { default_category: idOf(difference.ref) }
       return [
         ...(changes(difference, 'name', 'slug', 'description', 'parent')
           ? [Step.of(content, { route: 'categories', ...id, body }, { proves, gives: difference.ref })]
@@ -82,7 +83,7 @@ export const categories: AreaOnSystem<'categories', WordPressSession> = {
   },
   again({ ref, item, copy }) {
     const { name, slug, description } = termSchema.parse(copy)
-    const body = { name, slug, description, parent: item.parent === '' ? 0 : { idOf: item.parent } }
+    const body = { name, slug, description, parent: item.parent === '' ? 0 : idOf(item.parent) }
     return Step.of(content, { route: 'categories', body }, { proves: [], gives: ref })
   },
   ships: (baseline) => [

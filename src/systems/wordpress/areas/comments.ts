@@ -2,6 +2,7 @@ import { unescaped } from '../../../core/text/percent.js'
 import { digest } from '../../../core/text/digest.js'
 import { strippedText } from '../../../core/text/plain.js'
 import { refOf } from '../../../core/ref.js'
+import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { shipped, wordsFor } from '../shipped-words.js'
@@ -40,16 +41,16 @@ export const comments: AreaOnSystem<'comments', WordPressSession> = {
     }))
   },
   translate: (differences) =>
-    differences.map((difference) => Step.of(carrier, { remove: { idOf: difference.ref } }, { proves: [difference] })),
+    differences.map((difference) => Step.of(carrier, { remove: idOf(difference.ref) }, { proves: [difference] })),
   again({ ref, item, copy }) {
     const { author_name, author_email, author_url, author_user_agent, content, date_gmt, status, parent } =
       commentSchema.parse(copy)
     // an answer to another one finds it again, whether that was made again as well or not
-    const above = parent === 0 ? {} : { parent: { idOf: refOf('comments', String(parent)) } }
+    const above = parent === 0 ? {} : { parent: idOf(refOf('comments', String(parent))) }
     return Step.of(
       carrier,
       {
-        post: { idOf: item.on },
+        post: idOf(item.on),
         ...above,
         ...{ author_name, author_email, author_url, author_user_agent, content: content.raw, date_gmt, status },
       },

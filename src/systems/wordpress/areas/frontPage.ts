@@ -1,4 +1,5 @@
 import type { AreaOnSystem } from '../../area-on-system.js'
+import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
 import { options } from '../carriers/options.js'
 import { pageRefsOf } from '../items.js'
@@ -15,11 +16,11 @@ export const frontPage: AreaOnSystem<'frontPage', WordPressSession> = {
     differences.flatMap((difference) => {
       if (difference.is === 'left over') return []
       const { page, posts } = difference.wanted
-      const idOf = (ref: string) => (ref === '' ? '0' : { idOf: ref })
+      const numberOf = (ref: string) => (ref === '' ? '0' : idOf(ref))
       const fields = {
         show_on_front: page === '' ? 'posts' : 'page',
-        page_on_front: idOf(page),
-        page_for_posts: idOf(posts),
+        page_on_front: numberOf(page),
+        page_for_posts: numberOf(posts),
       }
       return [Step.of(options, fields, { proves: [difference] })]
     }),

@@ -1,5 +1,6 @@
 import { unescaped } from '../../../core/text/percent.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
+import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
 import { media as carrier } from '../carriers/media.js'
 import { mediaOf, uploadSchema } from '../items.js'
@@ -25,7 +26,7 @@ export const media: AreaOnSystem<'media', WordPressSession> = {
   translate: (differences, { baseline }) =>
     differences.flatMap((difference) => {
       const proves = [difference]
-      if (difference.is === 'left over') return [Step.of(carrier, { remove: { idOf: difference.ref } }, { proves })]
+      if (difference.is === 'left over') return [Step.of(carrier, { remove: idOf(difference.ref) }, { proves })]
       const upload = Object.values(baseline.uploads).find(({ name }) => name === difference.wanted.name)
       return upload
         ? [

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { AreaOnSystem } from '../../area-on-system.js'
+import { idOf, secretOf } from '../../later.js'
 import { Step } from '../../step.js'
 import { accounts } from '../carriers/accounts.js'
 import { usersOf } from '../items.js'
@@ -32,7 +33,7 @@ export const members: AreaOnSystem<'members', WordPressSession> = {
         ? [
             Step.of(
               accounts,
-              { remove: { idOf: difference.ref }, heir: { idOf: 'owner' } },
+              { remove: idOf(difference.ref), heir: idOf('owner') },
               { proves: [difference], after: ['owner'] },
             ),
           ]
@@ -43,7 +44,7 @@ export const members: AreaOnSystem<'members', WordPressSession> = {
     const { username, email, first_name, last_name, name, url, description, nickname, roles } =
       accountSchema.parse(copy)
     const fields = { username, email, first_name, last_name, name, url, description, nickname, roles }
-    return Step.of(accounts, { again: { ...fields, password: { secretOf: ref } } }, { proves: [], gives: ref })
+    return Step.of(accounts, { again: { ...fields, password: secretOf(ref) } }, { proves: [], gives: ref })
   },
 }
 

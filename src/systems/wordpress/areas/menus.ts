@@ -2,6 +2,7 @@ import { z } from 'zod'
 import type { MenuItem } from '../../../core/areas/menus.js'
 import type { ReadItem } from '../../../core/area.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
+import { idOf, addressOf } from '../../later.js'
 import { Step } from '../../step.js'
 import { content } from '../carriers/content.js'
 import { menus as carrier } from '../carriers/menus.js'
@@ -70,7 +71,7 @@ export const menus: AreaOnSystem<'menus', WordPressSession> = {
       if (difference.is === 'left over') {
         const blocksInUse = inventory.menus?.find(({ ref }) => ref === difference.ref)
         const route = (blocksInUse?.copy as { raw?: string } | undefined)?.raw === undefined ? 'menus' : 'navigation'
-        return Step.of(content, { route, id: { idOf: difference.ref }, remove: true }, { proves })
+        return Step.of(content, { route, id: idOf(difference.ref), remove: true }, { proves })
       }
       const { place, entries } = difference.wanted
       return Step.of(
@@ -83,8 +84,8 @@ export const menus: AreaOnSystem<'menus', WordPressSession> = {
               : {
                   label: entry.label,
                   kind: entry.ref.startsWith('pages/') ? ('page' as const) : ('category' as const),
-                  id: { idOf: entry.ref },
-                  address: { addressOf: entry.ref },
+                  id: idOf(entry.ref),
+                  address: addressOf(entry.ref),
                 },
           ),
         },
@@ -106,7 +107,7 @@ export const menus: AreaOnSystem<'menus', WordPressSession> = {
         menu: { name: menu.name, description: menu.description, locations: menu.locations, auto_add: menu.auto_add },
         items: sorted.map((one, index) => {
           const entry = item.entries[index]
-          return { ...one, leadsTo: entry && 'ref' in entry ? { idOf: entry.ref } : one.object_id }
+          return { ...one, leadsTo: entry && 'ref' in entry ? idOf(entry.ref) : one.object_id }
         }),
       },
       { proves: [] },

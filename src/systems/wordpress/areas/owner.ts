@@ -1,6 +1,7 @@
 import { decoded } from '../../../core/text/plain.js'
 import type { OwnerItem } from '../../../core/areas/owner.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
+import { secretOf } from '../../later.js'
 import { Step } from '../../step.js'
 import { accounts } from '../carriers/accounts.js'
 import { firstRun } from '../carriers/first-run.js'
@@ -41,7 +42,7 @@ export const owner: AreaOnSystem<'owner', WordPressSession> = {
       if (difference.is === 'left over') return []
       const { username, first, last, shown, email } = difference.wanted
       const proves = [difference]
-      const password = { secretOf: 'owner' as const }
+      const password = secretOf('owner')
       if (atFirstRun)
         return [Step.of(firstRun, { user_name: username, admin_email: email ?? '', password }, { proves })]
       const changed = (key: keyof OwnerItem) => difference.is === 'missing' || difference.fields.includes(key)

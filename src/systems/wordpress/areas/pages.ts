@@ -1,5 +1,6 @@
 import type { AreaOnSystem } from '../../area-on-system.js'
-import { bodyOf, Step } from '../../step.js'
+import { bodyOf, idOf } from '../../later.js'
+import { Step } from '../../step.js'
 import { shipped, wordsFor } from '../shipped-words.js'
 import { content } from '../carriers/content.js'
 import { entryAgain, readEntry, removeEntry } from '../entries.js'
@@ -29,13 +30,13 @@ export const pages: AreaOnSystem<'pages', WordPressSession> = {
         status: state === 'draft' ? 'draft' : 'publish',
         // a text that somebody changed is not among the fields, and stays
         ...(text !== undefined && (fresh || difference.fields.includes('body')) && { content: bodyOf(text) }),
-        ...(parent !== undefined && { parent: parent === '' ? 0 : { idOf: parent } }),
+        ...(parent !== undefined && { parent: parent === '' ? 0 : idOf(parent) }),
         ...(order !== undefined && { menu_order: order }),
         ...(fresh && { comment_status: 'closed' }),
       }
       return Step.of(
         content,
-        { route: 'pages', ...(fresh ? {} : { id: { idOf: difference.found.ref } }), body },
+        { route: 'pages', ...(fresh ? {} : { id: idOf(difference.found.ref) }), body },
         { proves: [difference], gives: difference.ref },
       )
     })

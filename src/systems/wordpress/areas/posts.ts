@@ -1,7 +1,8 @@
 import { refOf } from '../../../core/ref.js'
 import { unescaped } from '../../../core/text/percent.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
-import { bodyOf, Step } from '../../step.js'
+import { bodyOf, idOf } from '../../later.js'
+import { Step } from '../../step.js'
 import { shipped, wordsFor } from '../shipped-words.js'
 import { content } from '../carriers/content.js'
 import { entryAgain, readEntry, removeEntry } from '../entries.js'
@@ -43,13 +44,13 @@ export const posts: AreaOnSystem<'posts', WordPressSession> = {
         slug,
         status: state === 'draft' ? 'draft' : 'publish',
         ...(text !== undefined && changed('body') && { content: bodyOf(text) }),
-        ...(categories && { categories: categories.map((idOf) => ({ idOf })) }),
-        ...(tags && { tags: tags.map((idOf) => ({ idOf })) }),
+        ...(categories && { categories: categories.map(idOf) }),
+        ...(tags && { tags: tags.map(idOf) }),
         ...(date !== undefined && changed('date') && { date: `${date}:00` }),
       }
       return Step.of(
         content,
-        { route: 'posts', ...(fresh ? {} : { id: { idOf: difference.found.ref } }), body },
+        { route: 'posts', ...(fresh ? {} : { id: idOf(difference.found.ref) }), body },
         { proves: [difference], gives: difference.ref },
       )
     })

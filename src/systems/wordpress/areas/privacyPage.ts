@@ -2,6 +2,7 @@ import { load } from 'cheerio'
 import { bad, good } from '../../../looks/look.js'
 import { textOf } from '../../../core/value.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
+import { idOf } from '../../later.js'
 import { settingSteps } from '../../setting-steps.js'
 import { options } from '../carriers/options.js'
 import { pageRefsOf } from '../items.js'
@@ -16,7 +17,7 @@ export const privacyPage: AreaOnSystem<'privacyPage', WordPressSession> = {
   },
   translate: (differences) =>
     settingSteps(differences, options, {
-      page: (ref) => ({ wp_page_for_privacy_policy: ref === '' ? '0' : { idOf: textOf(ref) } }),
+      page: (ref) => ({ wp_page_for_privacy_policy: ref === '' ? '0' : idOf(textOf(ref)) }),
     }),
   ships: (baseline) => [{ id: 'privacyPage', item: { page: `pages/${wordsFor(baseline).draft.slug}` } }],
   looks: {

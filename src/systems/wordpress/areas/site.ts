@@ -1,7 +1,8 @@
 import { weekdays, type SiteItem } from '../../../core/areas/site.js'
 import { refOf } from '../../../core/ref.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
-import { Step, type IdOf } from '../../step.js'
+import { type IdOf, idOf } from '../../later.js'
+import { Step } from '../../step.js'
 import { feed } from '../feed.js'
 import { firstRun } from '../carriers/first-run.js'
 import { options } from '../carriers/options.js'
@@ -29,7 +30,7 @@ const settings: Partial<Record<keyof SiteItem, (value: string) => Record<string,
   weekStarts: (value) => ({ start_of_week: String(weekdays.findIndex((day) => day === value)) }),
   searchEngines: (value) => ({ blog_public: value === 'turned away' ? '0' : '1' }),
   contact: (value) => ({ admin_email: value }),
-  icon: (value) => ({ site_icon: { idOf: value } }),
+  icon: (value) => ({ site_icon: idOf(value) }),
 }
 
 export const site: AreaOnSystem<'site', WordPressSession> = {

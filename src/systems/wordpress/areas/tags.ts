@@ -1,6 +1,7 @@
 import { decoded } from '../../../core/text/plain.js'
 import { unescaped } from '../../../core/text/percent.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
+import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
 import { content } from '../carriers/content.js'
 import { tagsOf, termSchema } from '../items.js'
@@ -20,13 +21,13 @@ export const tags: AreaOnSystem<'tags', WordPressSession> = {
     differences.map((difference) => {
       const proves = [difference]
       if (difference.is === 'left over')
-        return Step.of(content, { route: 'tags', id: { idOf: difference.ref }, remove: true }, { proves })
+        return Step.of(content, { route: 'tags', id: idOf(difference.ref), remove: true }, { proves })
       const { name, slug } = difference.wanted
       return Step.of(
         content,
         {
           route: 'tags',
-          ...(difference.is === 'different' && { id: { idOf: difference.found.ref } }),
+          ...(difference.is === 'different' && { id: idOf(difference.found.ref) }),
           body: { name, slug },
         },
         { proves, gives: difference.ref },

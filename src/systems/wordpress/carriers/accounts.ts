@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { Secret } from '../../../core/secret.js'
 import { jsonOf } from '../../../web/answer.js'
-import type { Carrier, IdOf, SecretOf } from '../../step.js'
+import type { IdOf, SecretOf } from '../../later.js'
+import type { Carrier } from '../../step.js'
 import { refusal, type WordPressSession } from '../session.js'
 import { logIn } from '../sign-in.js'
 

@@ -1,5 +1,6 @@
 import { jsonOf, type Answer } from '../../../web/answer.js'
-import type { Carrier, IdOf } from '../../step.js'
+import type { IdOf } from '../../later.js'
+import type { Carrier } from '../../step.js'
 import { looksBroken } from '../front.js'
 import { pluginsOf } from '../plugins.js'
 import { refusal, type WordPressSession } from '../session.js'

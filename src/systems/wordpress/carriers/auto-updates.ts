@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { jsonOf, type Answer } from '../../../web/answer.js'
-import type { Carrier, IdOf } from '../../step.js'
+import type { IdOf } from '../../later.js'
+import type { Carrier } from '../../step.js'
 import { pluginsOf } from '../plugins.js'
 import type { WordPressSession } from '../session.js'
 import { askForUpdates, themesOf } from '../themes.js'

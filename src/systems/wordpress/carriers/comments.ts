@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { jsonOf, type Answer } from '../../../web/answer.js'
-import type { Carrier, IdOf, Resolved } from '../../step.js'
+import type { IdOf, Resolved } from '../../later.js'
+import type { Carrier } from '../../step.js'
 import { refusal, type WordPressSession } from '../session.js'
 
 export type CommentFields =

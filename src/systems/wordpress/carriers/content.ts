@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import type { Carried, Carrier, IdOf, TextOf } from '../../step.js'
+import type { IdOf, TextOf } from '../../later.js'
+import type { Carried, Carrier } from '../../step.js'
 import { AT_ONCE, batch } from '../batch.js'
 import { refusal, type WordPressSession } from '../session.js'
 

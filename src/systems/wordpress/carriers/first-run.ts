@@ -1,7 +1,8 @@
 import { load } from 'cheerio'
 import { foldSpace } from '../../../core/text/plain.js'
 import { has } from '../../../web/forms.js'
-import type { Carrier, SecretOf } from '../../step.js'
+import type { SecretOf } from '../../later.js'
+import type { Carrier } from '../../step.js'
 
 export interface FirstRunFields {
   weblog_title?: string

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { jsonOf } from '../../../web/answer.js'
-import type { Carrier, IdOf } from '../../step.js'
+import type { IdOf } from '../../later.js'
+import type { Carrier } from '../../step.js'
 import type { itemSchema } from '../menus.js'
 import { refusal, type WordPressSession } from '../session.js'
 

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { jsonOf } from '../../../web/answer.js'
-import type { AddressOf, Carried, Carrier, IdOf, Resolved } from '../../step.js'
+import type { AddressOf, IdOf, Resolved } from '../../later.js'
+import type { Carried, Carrier } from '../../step.js'
 import { batch, type Request } from '../batch.js'
 import {
   locationsOf,

@@ -1,6 +1,7 @@
 import { Secret } from '../../../core/secret.js'
 import { jsonOf } from '../../../web/answer.js'
-import type { Carrier, SecretOf } from '../../step.js'
+import type { SecretOf } from '../../later.js'
+import type { Carrier } from '../../step.js'
 import { refusal, type WordPressSession } from '../session.js'
 import { logIn } from '../sign-in.js'
 

@@ -1,4 +1,4 @@
-import { flatCategories, refOf, Step, type AreaOnSystem } from 'unpack'
+import { flatCategories, refOf, Step, type AreaOnSystem, idOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { shipped } from '../marks.js'
 import { items } from '../carriers/forms.js'
@@ -42,7 +42,7 @@ export const categories: AreaOnSystem<'categories', StandInSession> = {
       if (difference.is === 'left over')
         return Step.of(
           items,
-          { room: 'categories', id: { idOf: difference.ref }, remove: true },
+          { room: 'categories', id: idOf(difference.ref), remove: true },
           { proves, after: relieves ? [relieves.ref] : [] },
         )
       const { name, slug, description, parent, default: isDefault } = difference.wanted
@@ -50,12 +50,12 @@ export const categories: AreaOnSystem<'categories', StandInSession> = {
         name,
         slug,
         ...(description !== undefined && { description }),
-        parent: parent === '' ? '0' : { idOf: parent },
+        parent: parent === '' ? '0' : idOf(parent),
         ...(isDefault && { default: '1' }),
       }
       return Step.of(
         items,
-        { room: 'categories', ...(difference.is === 'different' && { id: { idOf: difference.found.ref } }), fields },
+        { room: 'categories', ...(difference.is === 'different' && { id: idOf(difference.found.ref) }), fields },
         { proves, gives: difference.ref },
       )
     })

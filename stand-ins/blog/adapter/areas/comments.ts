@@ -1,4 +1,4 @@
-import { digest, refOf, Step, type AreaOnSystem } from 'unpack'
+import { digest, refOf, Step, type AreaOnSystem, idOf } from 'unpack'
 import { z } from 'zod'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { shipped } from '../marks.js'
@@ -28,15 +28,11 @@ export const comments: AreaOnSystem<'comments', StandInSession> = {
   },
   translate: (differences) =>
     differences.map((difference) =>
-      Step.of(items, { room: 'comments', id: { idOf: difference.ref }, remove: true }, { proves: [difference] }),
+      Step.of(items, { room: 'comments', id: idOf(difference.ref), remove: true }, { proves: [difference] }),
     ),
   again({ item, copy }) {
     const { by, text, made, state } = copySchema.parse(copy)
-    return Step.of(
-      items,
-      { room: 'comments', fields: { post: { idOf: item.on }, by, text, made, state } },
-      { proves: [] },
-    )
+    return Step.of(items, { room: 'comments', fields: { post: idOf(item.on), by, text, made, state } }, { proves: [] })
   },
   ships: () => [{ id: 1, item: { key: '1', by: 'The blog itself', on: 'posts/a-first-post' }, marks: shipped }],
 }

@@ -1,9 +1,9 @@
-import { textOf, settingSteps, type AreaOnSystem, type IdOf } from 'unpack'
+import { textOf, settingSteps, type AreaOnSystem, type IdOf, idOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { pageRefs } from '../page-refs.js'
 import { publishing } from '../carriers/forms.js'
 
-const idOf = (ref: string): string | IdOf => (ref === '' ? '0' : { idOf: ref })
+const numberOf = (ref: string): string | IdOf => (ref === '' ? '0' : idOf(ref))
 
 export const frontPage: AreaOnSystem<'frontPage', StandInSession> = {
   async read(session) {
@@ -17,8 +17,8 @@ export const frontPage: AreaOnSystem<'frontPage', StandInSession> = {
   },
   translate: (differences) =>
     settingSteps(differences, publishing, {
-      page: (ref) => ({ frontPage: idOf(textOf(ref)) }),
-      posts: (ref) => ({ postsPage: idOf(textOf(ref)) }),
+      page: (ref) => ({ frontPage: numberOf(textOf(ref)) }),
+      posts: (ref) => ({ postsPage: numberOf(textOf(ref)) }),
     }),
   ships: () => [{ id: 'frontPage', item: { page: '', posts: '' } }],
 }

@@ -1,4 +1,4 @@
-import { Step, type AreaOnSystem } from 'unpack'
+import { Step, type AreaOnSystem, idOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { shipped } from '../marks.js'
 import { items } from '../carriers/forms.js'
@@ -21,11 +21,7 @@ export const linkCategories: AreaOnSystem<'linkCategories', StandInSession> = {
   translate: (differences) =>
     differences.map((difference) =>
       difference.is === 'left over'
-        ? Step.of(
-            items,
-            { room: 'link-categories', id: { idOf: difference.ref }, remove: true },
-            { proves: [difference] },
-          )
+        ? Step.of(items, { room: 'link-categories', id: idOf(difference.ref), remove: true }, { proves: [difference] })
         : termStep('link-categories', difference),
     ),
   ships: () => [{ id: 1, item: { name: 'Elsewhere', slug: 'elsewhere' }, marks: shipped }],

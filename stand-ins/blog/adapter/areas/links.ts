@@ -1,4 +1,4 @@
-import { refOf, Step, type AreaOnSystem } from 'unpack'
+import { refOf, Step, type AreaOnSystem, idOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { shipped } from '../marks.js'
 import { items } from '../carriers/forms.js'
@@ -25,15 +25,15 @@ export const links: AreaOnSystem<'links', StandInSession> = {
     differences.map((difference) => {
       const proves = [difference]
       if (difference.is === 'left over')
-        return Step.of(items, { room: 'links', id: { idOf: difference.ref }, remove: true }, { proves })
+        return Step.of(items, { room: 'links', id: idOf(difference.ref), remove: true }, { proves })
       const { title, link, description, category } = difference.wanted
       const fields = {
         title,
         link,
         ...(description !== undefined && { description }),
-        ...(category && { category: { idOf: category } }),
+        ...(category && { category: idOf(category) }),
       }
-      const id = difference.is === 'different' ? { id: { idOf: difference.found.ref } } : {}
+      const id = difference.is === 'different' ? { id: idOf(difference.found.ref) } : {}
       return Step.of(items, { room: 'links', ...id, fields }, { proves, gives: difference.ref })
     }),
   ships: () => [

@@ -1,4 +1,4 @@
-import { Step, type AreaOnSystem } from 'unpack'
+import { Step, type AreaOnSystem, idOf } from 'unpack'
 import { z } from 'zod'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { items } from '../carriers/forms.js'
@@ -22,7 +22,7 @@ export const media: AreaOnSystem<'media', StandInSession> = {
     differences.flatMap((difference) => {
       const proves = [difference]
       if (difference.is === 'left over')
-        return [Step.of(items, { room: 'uploads', id: { idOf: difference.ref }, remove: true }, { proves })]
+        return [Step.of(items, { room: 'uploads', id: idOf(difference.ref), remove: true }, { proves })]
       const upload = Object.values(baseline.uploads).find(({ name }) => name === difference.wanted.name)
       if (!upload) return []
       const { file: name, type, bytes } = upload

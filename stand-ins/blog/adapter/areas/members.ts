@@ -1,4 +1,4 @@
-import { Step, type AreaOnSystem } from 'unpack'
+import { Step, type AreaOnSystem, idOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { accounts } from '../carriers/accounts.js'
 
@@ -24,7 +24,7 @@ export const members: AreaOnSystem<'members', StandInSession> = {
         ? [
             Step.of(
               accounts,
-              { remove: { idOf: difference.ref }, heir: { idOf: 'owner' } },
+              { remove: idOf(difference.ref), heir: idOf('owner') },
               { proves: [difference], after: ['owner'] },
             ),
           ]

@@ -1,4 +1,4 @@
-import { refOf, Step, type AreaOnSystem, type ItemOf } from 'unpack'
+import { refOf, Step, type AreaOnSystem, type ItemOf, idOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { pageRefs } from '../page-refs.js'
 import { shipped } from '../marks.js'
@@ -46,7 +46,7 @@ export const menus: AreaOnSystem<'menus', StandInSession> = {
       const lines = entries.map((entry) =>
         'link' in entry
           ? ['link', entry.link, entry.label]
-          : [entry.ref.startsWith('pages/') ? 'page' : 'category', { idOf: entry.ref }, entry.label],
+          : [entry.ref.startsWith('pages/') ? 'page' : 'category', idOf(entry.ref), entry.label],
       )
       return Step.of(places, { room: 'menus', place, lines }, { proves })
     }),

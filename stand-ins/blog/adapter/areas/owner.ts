@@ -1,4 +1,4 @@
-import { Step, type AreaOnSystem, type ItemOf } from 'unpack'
+import { Step, type AreaOnSystem, type ItemOf, secretOf } from 'unpack'
 import { profile } from '../../../common/adapter/carriers/profile.js'
 import { accounts } from '../carriers/accounts.js'
 import { firstRun } from '../carriers/first-run.js'
@@ -32,7 +32,7 @@ export const owner: AreaOnSystem<'owner', StandInSession> = {
       if (difference.is === 'left over') return []
       const { username, first, last, shown, email } = difference.wanted
       const proves = [difference]
-      const password = { secretOf: 'owner' as const }
+      const password = secretOf('owner')
       if (atFirstRun) return [Step.of(firstRun, { username, email: email ?? '', password }, { proves })]
       const changed = (key: keyof ItemOf<'owner'>) => difference.is === 'missing' || difference.fields.includes(key)
       const names = given({ first, last, shown, email })

@@ -1,4 +1,4 @@
-import { Step, type AreaOnSystem } from 'unpack'
+import { Step, type AreaOnSystem, idOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { pageRefs } from '../page-refs.js'
 import { shipped } from '../marks.js'
@@ -22,17 +22,17 @@ export const pages: AreaOnSystem<'pages', StandInSession> = {
     return differences.map((difference) => {
       const proves = [difference]
       if (difference.is === 'left over')
-        return Step.of(items, { room: 'pages', id: { idOf: difference.ref }, remove: true }, { proves })
+        return Step.of(items, { room: 'pages', id: idOf(difference.ref), remove: true }, { proves })
       const { title, slug, state, parent, order } = difference.wanted
       const fields = {
         title,
         slug,
         state: state ?? 'published',
         ...bodyIn(difference),
-        ...(parent !== undefined && { parent: parent === '' ? '0' : { idOf: parent } }),
+        ...(parent !== undefined && { parent: parent === '' ? '0' : idOf(parent) }),
         ...(order !== undefined && { order: String(order) }),
       }
-      const id = difference.is === 'different' ? { id: { idOf: difference.found.ref } } : {}
+      const id = difference.is === 'different' ? { id: idOf(difference.found.ref) } : {}
       return Step.of(items, { room: 'pages', ...id, fields }, { proves, gives: difference.ref })
     })
   },

@@ -1,4 +1,4 @@
-import { refOf, Step, type AreaOnSystem } from 'unpack'
+import { refOf, Step, type AreaOnSystem, idOf } from 'unpack'
 import type { Row, StandInSession } from '../../../common/adapter/session.js'
 import { shipped } from '../marks.js'
 import { items } from '../carriers/forms.js'
@@ -39,18 +39,18 @@ export const posts: AreaOnSystem<'posts', StandInSession> = {
     differences.map((difference) => {
       const proves = [difference]
       if (difference.is === 'left over')
-        return Step.of(items, { room: 'posts', id: { idOf: difference.ref }, remove: true }, { proves })
+        return Step.of(items, { room: 'posts', id: idOf(difference.ref), remove: true }, { proves })
       const { title, slug, state, categories, tags, date } = difference.wanted
       const fields = {
         title,
         slug,
         state: state ?? 'published',
         ...bodyIn(difference),
-        ...(categories && { categories: categories.map((idOf) => ({ idOf })) }),
-        ...(tags && { tags: tags.map((idOf) => ({ idOf })) }),
+        ...(categories && { categories: categories.map(idOf) }),
+        ...(tags && { tags: tags.map(idOf) }),
         ...(date !== undefined && { date }),
       }
-      const id = difference.is === 'different' ? { id: { idOf: difference.found.ref } } : {}
+      const id = difference.is === 'different' ? { id: idOf(difference.found.ref) } : {}
       return Step.of(items, { room: 'posts', ...id, fields }, { proves, gives: difference.ref })
     }),
   again: (kept) => entryAgain('posts', kept),

@@ -1,5 +1,5 @@
 import { load } from 'cheerio'
-import { bad, good, settingSteps, textOf, type AreaOnSystem } from 'unpack'
+import { bad, good, settingSteps, textOf, type AreaOnSystem, idOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { publishing } from '../carriers/forms.js'
 import { pageRefs } from '../page-refs.js'
@@ -11,7 +11,7 @@ export const privacyPage: AreaOnSystem<'privacyPage', StandInSession> = {
   },
   translate: (differences) =>
     settingSteps(differences, publishing, {
-      page: (ref) => ({ privacyPage: ref === '' ? '0' : { idOf: textOf(ref) } }),
+      page: (ref) => ({ privacyPage: ref === '' ? '0' : idOf(textOf(ref)) }),
     }),
   ships: () => [{ id: 'privacyPage', item: { page: '' } }],
   looks: {

@@ -1,4 +1,4 @@
-import { refOf, textOf, settingSteps, feedAt, Step, type AreaOnSystem, type ItemOf } from 'unpack'
+import { refOf, textOf, settingSteps, feedAt, Step, type AreaOnSystem, type ItemOf, idOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { as } from '../../../common/adapter/settings.js'
 import { firstRun } from '../carriers/first-run.js'
@@ -37,7 +37,7 @@ export const site: AreaOnSystem<'site', StandInSession> = {
         time: as('time'),
         weekStarts: as('weekStarts'),
         contact: as('contact'),
-        icon: (value) => ({ icon: { idOf: textOf(value) } }),
+        icon: (value) => ({ icon: idOf(textOf(value)) }),
         searchEngines: (value) => ({ hidden: hidden(value) }),
       })
     return differences.flatMap((difference) => {

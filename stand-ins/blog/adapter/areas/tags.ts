@@ -1,4 +1,4 @@
-import { Step, type AreaOnSystem } from 'unpack'
+import { Step, type AreaOnSystem, idOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { items } from '../carriers/forms.js'
 import { termStep } from '../terms.js'
@@ -17,7 +17,7 @@ export const tags: AreaOnSystem<'tags', StandInSession> = {
   translate: (differences) =>
     differences.map((difference) =>
       difference.is === 'left over'
-        ? Step.of(items, { room: 'tags', id: { idOf: difference.ref }, remove: true }, { proves: [difference] })
+        ? Step.of(items, { room: 'tags', id: idOf(difference.ref), remove: true }, { proves: [difference] })
         : termStep('tags', difference),
     ),
 }

@@ -1,4 +1,4 @@
-import { Step, type AreaOnSystem } from 'unpack'
+import { Step, type AreaOnSystem, idOf } from 'unpack'
 import { addOnsIn } from '../packages.js'
 import { install, states } from '../carriers/packages.js'
 import type { StandInSession } from '../session.js'
@@ -32,7 +32,7 @@ export const addOns: AreaOnSystem<'addOns', StandInSession> = {
   translate: (differences, { baseline }) =>
     differences.flatMap((difference): Step[] => {
       const proves = [difference]
-      const id = { idOf: difference.ref }
+      const id = idOf(difference.ref)
       if (difference.is === 'left over') {
         const off = difference.found.item.active ? [Step.of(states, { room, id, go: 'deactivate' }, { proves })] : []
         return [...off, Step.of(states, { room, id, go: 'remove' }, { proves, gives: addOnsGone })]

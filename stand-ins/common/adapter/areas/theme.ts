@@ -1,5 +1,5 @@
 import { load } from 'cheerio'
-import { Step, wornBy, type AreaOnSystem } from 'unpack'
+import { Step, wornBy, type AreaOnSystem, idOf } from 'unpack'
 import { themesIn } from '../packages.js'
 import { install, states } from '../carriers/packages.js'
 import type { StandInSession } from '../session.js'
@@ -33,7 +33,7 @@ export const theme: AreaOnSystem<'theme', StandInSession> = {
   translate: (differences, { baseline }) =>
     differences.flatMap((difference): Step[] => {
       const proves = [difference]
-      const id = { idOf: difference.ref }
+      const id = idOf(difference.ref)
       if (difference.is === 'left over')
         return [
           Step.of(

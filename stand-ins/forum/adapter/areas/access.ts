@@ -9,6 +9,7 @@ import {
   isLevel,
   type Action,
   type AreaOnSystem,
+  idOf,
 } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { eyes, takeTopicsAway } from '../eyes.js'
@@ -89,10 +90,10 @@ export const access: AreaOnSystem<'access', StandInSession> = {
       const may = Object.fromEntries(actions.map((action) => [action, [...granted(wanted[action] ?? [], groups)]]))
       const named = [...groups, ...others]
       const load = {
-        id: { idOf: wanted.forum },
+        id: idOf(wanted.forum),
         may,
         subjects: [...subjectsOf(groups), ...others],
-        groups: Object.fromEntries(named.map((name) => [name, { idOf: refOf('groups', name) }])),
+        groups: Object.fromEntries(named.map((name) => [name, idOf(refOf('groups', name))])),
       }
       return [Step.of(accessForm, load, { proves: [difference], pays: RIGHTS })]
     })

@@ -1,4 +1,4 @@
-import { refOf, Step, type AreaOnSystem } from 'unpack'
+import { refOf, Step, type AreaOnSystem, idOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { orderForm } from '../carriers/forms.js'
 
@@ -16,12 +16,6 @@ export const forumOrder: AreaOnSystem<'forumOrder', StandInSession> = {
     differences.flatMap((difference) =>
       difference.is === 'left over'
         ? []
-        : [
-            Step.of(
-              orderForm,
-              { order: difference.wanted.order.map((ref) => ({ idOf: ref })) },
-              { proves: [difference] },
-            ),
-          ],
+        : [Step.of(orderForm, { order: difference.wanted.order.map(idOf) }, { proves: [difference] })],
     ),
 }

@@ -9,6 +9,7 @@ import {
   type AreaOnSystem,
   type Marks,
   type Action,
+  idOf,
 } from 'unpack'
 import { z } from 'zod'
 import type { Row, StandInSession } from '../../../common/adapter/session.js'
@@ -85,16 +86,16 @@ export const forums: AreaOnSystem<'forums', StandInSession> = {
       const room = isCategory ? 'categories' : 'forums'
       if (difference.is === 'left over')
         // after everything that takes its place
-        return Step.of(items, { room, id: { idOf: difference.ref }, remove: true }, { proves, after: comes })
+        return Step.of(items, { room, id: idOf(difference.ref), remove: true }, { proves, after: comes })
       const { title, parent, description, locked, removeOldAfterDays: days } = difference.wanted
       const fields = {
         title,
         ...(description !== undefined && { description }),
-        ...(!isCategory && { category: { idOf: parent } }),
+        ...(!isCategory && { category: idOf(parent) }),
         ...(locked !== undefined && { locked: locked ? '1' : '' }),
         ...(days !== undefined && { removeOldAfter: days === 'never' ? '0' : String(days) }),
       }
-      const id = difference.is === 'different' ? { id: { idOf: difference.found.ref } } : {}
+      const id = difference.is === 'different' ? { id: idOf(difference.found.ref) } : {}
       return Step.of(items, { room, ...id, fields }, { proves, gives: difference.ref })
     })
   },
@@ -106,7 +107,7 @@ export const forums: AreaOnSystem<'forums', StandInSession> = {
       parent === ''
         ? {}
         : {
-            category: { idOf: parent },
+            category: idOf(parent),
             locked: locked ? '1' : '',
             removeOldAfter: days === 'never' ? '0' : String(days),
           }
@@ -114,8 +115,8 @@ export const forums: AreaOnSystem<'forums', StandInSession> = {
     const { access: may } = copySchema.parse(copy)
     if (parent === '' || !may) return made
     const named = [...new Set(Object.values(may).flat())].filter((who: string) => !isLevel(who))
-    const groups = Object.fromEntries(named.map((name) => [name, { idOf: refOf('groups', name) }]))
-    const load = { id: { idOf: ref }, may, subjects: [...levels, ...named], groups }
+    const groups = Object.fromEntries(named.map((name) => [name, idOf(refOf('groups', name))]))
+    const load = { id: idOf(ref), may, subjects: [...levels, ...named], groups }
     return [made, Step.of(accessForm, load, { proves: [] })]
   },
   ships: () => [

@@ -1,4 +1,4 @@
-import { Step, type AreaOnSystem } from 'unpack'
+import { Step, type AreaOnSystem, idOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { items } from '../carriers/forms.js'
 
@@ -17,9 +17,9 @@ export const groups: AreaOnSystem<'groups', StandInSession> = {
     differences.map((difference) => {
       const proves = [difference]
       if (difference.is === 'left over')
-        return Step.of(items, { room, id: { idOf: difference.ref }, remove: true }, { proves })
+        return Step.of(items, { room, id: idOf(difference.ref), remove: true }, { proves })
       const { name, description = '' } = difference.wanted
-      const id = difference.is === 'different' ? { id: { idOf: difference.found.ref } } : {}
+      const id = difference.is === 'different' ? { id: idOf(difference.found.ref) } : {}
       return Step.of(items, { room, ...id, fields: { name, description } }, { proves, gives: difference.ref })
     }),
 }

@@ -1,4 +1,4 @@
-import { refOf, Step, type AreaOnSystem } from 'unpack'
+import { refOf, Step, type AreaOnSystem, idOf, secretOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { accounts } from '../carriers/forms.js'
 import { RIGHTS } from '../debts.js'
@@ -24,13 +24,13 @@ export const members: AreaOnSystem<'members', StandInSession> = {
   translate: (differences) =>
     differences.flatMap((difference): Step[] => {
       const proves = [difference]
-      const id = { idOf: difference.ref }
+      const id = idOf(difference.ref)
       if (difference.is === 'left over') return [Step.of(accounts, { id, remove: true }, { proves })]
       const { username, email, groups = [] } = difference.wanted
-      const joins = groups.map((group) => ({ idOf: group }))
+      const joins = groups.map(idOf)
       const owes = joins.length > 0 ? { owes: RIGHTS } : {}
       if (difference.is === 'missing') {
-        const load = { username, email, password: { secretOf: difference.ref }, groups: joins }
+        const load = { username, email, password: secretOf(difference.ref), groups: joins }
         return [Step.of(accounts, load, { proves, gives: difference.ref, ...owes })]
       }
       const changed = (key: 'email' | 'groups' | 'open') => difference.fields.includes(key)

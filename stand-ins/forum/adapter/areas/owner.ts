@@ -1,4 +1,4 @@
-import { Step, type AreaOnSystem, type ItemOf } from 'unpack'
+import { Step, type AreaOnSystem, type ItemOf, secretOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { profile } from '../../../common/adapter/carriers/profile.js'
 
@@ -22,7 +22,7 @@ export const owner: AreaOnSystem<'owner', StandInSession> = {
       )
       // a login under another name is another login: it gets a password of its own
       const renewed = changed('password') || changed('username')
-      const load = { ...Object.fromEntries(given), ...(renewed && { password: { secretOf: 'owner' } }) }
+      const load = { ...Object.fromEntries(given), ...(renewed && { password: secretOf('owner') }) }
       return [Step.of(profile, load, { proves: [difference], gives: 'owner' })]
     }),
 }

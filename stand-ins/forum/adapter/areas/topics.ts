@@ -1,4 +1,4 @@
-import { digest, foldSpace, refOf, Step, type AreaOnSystem } from 'unpack'
+import { digest, foldSpace, refOf, Step, type AreaOnSystem, idOf } from 'unpack'
 import { z } from 'zod'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { items, newTopics } from '../carriers/forms.js'
@@ -38,13 +38,13 @@ export const topics: AreaOnSystem<'topics', StandInSession> = {
   translate: (differences) =>
     differences.flatMap((difference) =>
       difference.is === 'left over'
-        ? [Step.of(items, { room: 'topics', id: { idOf: difference.ref }, remove: true }, { proves: [difference] })]
+        ? [Step.of(items, { room: 'topics', id: idOf(difference.ref), remove: true }, { proves: [difference] })]
         : [],
     ),
   // started again by the owner, on the public side
   again({ ref, item, copy }) {
     const { text } = copySchema.parse(copy)
-    return Step.of(newTopics, { forum: { idOf: item.forum }, title: item.title, text }, { proves: [], gives: ref })
+    return Step.of(newTopics, { forum: idOf(item.forum), title: item.title, text }, { proves: [], gives: ref })
   },
   ships: () => [
     {
