@@ -10,7 +10,17 @@ export {
   type PlannedPlace,
 } from './access/plan.js'
 export { accessRows, type AccessRow } from './access/rows.js'
-export { actions, fewest, granted, isLevel, levels, subjectsOf, whoText, type Action } from './access/who.js'
+export {
+  actions,
+  fewest,
+  granted,
+  isLevel,
+  levels,
+  subjectsOf,
+  whoText,
+  type Action,
+  type Named,
+} from './access/who.js'
 export { addressText, isThisMachine, parseAddress, placeOn, type SiteAddress } from './address.js'
 export type {
   AsPlanned,

@@ -1,9 +1,9 @@
 import type { Baseline } from '../baseline/schema.js'
 import { refOf } from '../ref.js'
-import { actions, both, fewest, granted, isLevel, type Action } from './who.js'
+import { actions, both, fewest, granted, isLevel, type Action, type Named } from './who.js'
 
 /** Each action with those who may. */
-export type Access = Readonly<Record<Action, readonly string[]>>
+export type Access = Readonly<Record<Action, readonly Named[]>>
 
 /** What a baseline says of a forum's access: an action and who, one name or several. */
 export type WrittenAccess = Readonly<Partial<Record<Action, string | readonly string[]>>>
@@ -29,7 +29,7 @@ const posts: readonly Action[] = ['start', 'reply']
 
 /** Who may do what in one forum, with everything that the baseline leaves out. */
 export function accessOf(written: WrittenAccess, locked: boolean, groups: readonly string[]): Access {
-  const access: Partial<Record<Action, readonly string[]>> = {}
+  const access: Partial<Record<Action, readonly Named[]>> = {}
   for (const action of actions) {
     const own = written[action]
     const { who, within } = usual[action]

@@ -1,6 +1,6 @@
 import type { Baseline } from '../baseline/schema.js'
 import { accessTable, groupNames, type Access } from './plan.js'
-import { actions, granted, subjectsOf, type Action } from './who.js'
+import { actions, granted, subjectsOf, whoText, type Action } from './who.js'
 
 /** Forums in which everybody may do the same, and what each may there. */
 export interface AccessRow {
@@ -15,7 +15,7 @@ export function accessRows(baseline: Pick<Baseline, 'forums' | 'groups'>): Acces
   const groups = groupNames(baseline)
   const rows = new Map<string, AccessRow>()
   for (const { path, access } of accessTable(baseline)) {
-    const key = actions.map((action) => access[action].join()).join(';')
+    const key = actions.map((action) => whoText(access[action])).join(';')
     const row = rows.get(key) ?? { forums: [], beyond: beyondOf(access, groups) }
     row.forums.push(path)
     rows.set(key, row)

@@ -19,11 +19,18 @@ export const subjectsOf = (groups: readonly string[]): string[] => [
   'administrators',
 ]
 
-/** Those who may, where the baseline names these: upward is always included. */
-export function granted(who: readonly string[], groups: readonly string[]): Set<string> {
+/** A name as it stands in a list of who may: with everybody above it, or, where a site gives rights that no baseline would, alone. */
+export type Named = string | { readonly only: string }
+
+/** Those who may, where these are named: upward is included, but for whoever is named alone. */
+export function granted(who: readonly Named[], groups: readonly string[]): Set<string> {
   const subjects = subjectsOf(groups)
   const all = new Set<string>()
   for (const name of who) {
+    if (typeof name !== 'string') {
+      all.add(name.only)
+      continue
+    }
     const from = subjects.indexOf(name)
     if (from < 0) continue
     all.add(name)
@@ -35,23 +42,24 @@ export function granted(who: readonly string[], groups: readonly string[]): Set<
 
 /**
  * The fewest names that mean exactly these: what a baseline would say. Where none do (a group may, and moderators may not),
- * every one is named as the only ones.
+ * every one is named alone.
  */
-export function fewest(may: ReadonlySet<string>, groups: readonly string[]): string[] {
+export function fewest(may: ReadonlySet<string>, groups: readonly string[]): Named[] {
   const own = groups.filter((group) => may.has(group))
   const [level] = levels.filter((one) => may.has(one))
   const who =
     level === 'everyone' || level === 'members' ? [level] : own.length > 0 ? [...own].sort() : level ? [level] : []
   const means = granted(who, groups)
   const same = means.size === may.size && [...means].every((subject) => may.has(subject))
-  return same ? who : subjectsOf(groups).flatMap((subject) => (may.has(subject) ? [`only ${subject}`] : []))
+  return same ? who : subjectsOf(groups).flatMap((subject) => (may.has(subject) ? [{ only: subject }] : []))
 }
 
 /** The narrower of two: those who are in both. */
-export const both = (one: readonly string[], other: readonly string[], groups: readonly string[]): string[] => {
+export const both = (one: readonly Named[], other: readonly Named[], groups: readonly string[]): Named[] => {
   const second = granted(other, groups)
   return fewest(new Set([...granted(one, groups)].filter((subject) => second.has(subject))), groups)
 }
 
 /** Who may, in an owner's words; nobody where the list is empty. */
-export const whoText = (who: readonly string[]): string => (who.length === 0 ? 'nobody' : who.join(', '))
+export const whoText = (who: readonly Named[]): string =>
+  who.length === 0 ? 'nobody' : who.map((name) => (typeof name === 'string' ? name : `only ${name.only}`)).join(', ')

@@ -1,10 +1,11 @@
+import { dequal } from 'dequal'
 import { z } from 'zod'
 import { accessMistakes } from '../access/mistakes.js'
 import { forumPath } from '../baseline/values.js'
 import { accessTable, groupNames, plannedPlaces } from '../access/plan.js'
 import { inWords } from '../access/onlookers.js'
 import { accessRows } from '../access/rows.js'
-import { actions, fewest, granted, isLevel, whoText, type Action } from '../access/who.js'
+import { actions, fewest, granted, isLevel, whoText, type Action, type Named } from '../access/who.js'
 import type { Baseline } from '../baseline/schema.js'
 import type { Area, Value } from '../area.js'
 import type { EyesRow } from '../looking.js'
@@ -14,7 +15,7 @@ import { textOf } from '../value.js'
 export type AccessItem = {
   /** The ref of the forum, or of a category. */
   forum: string
-} & { [A in Action]?: readonly string[] }
+} & { [A in Action]?: readonly Named[] }
 
 const words: Record<Action, string> = {
   see: 'see it',
@@ -27,7 +28,7 @@ const words: Record<Action, string> = {
   notice: 'make notices',
   vote: 'vote',
 }
-const namesIn = (value: Value): readonly string[] => (Array.isArray(value) ? (value as readonly string[]) : [])
+const namesIn = (value: Value): readonly Named[] => (Array.isArray(value) ? (value as readonly Named[]) : [])
 
 /** A look at who gets in where. */
 export const accessCheck = z.strictObject({
@@ -62,10 +63,7 @@ export const access: Area<'access', AccessItem> = {
   ],
   beside: withWhoSees,
   opens: (wanted, found) => letsIn(wanted.see, found.see) || letsIn(wanted.read, found.read),
-  same: (key, wanted, found) =>
-    key === 'forum'
-      ? wanted === found
-      : [...namesIn(wanted)].sort().join('\n') === [...namesIn(found)].sort().join('\n'),
+  same: (key, wanted, found) => (key === 'forum' ? wanted === found : sameSet(namesIn(wanted), namesIn(found))),
   call: ({ forum }) => `access to “${nameIn(forum)}”`,
   say: (key) => (key === 'forum' ? 'forum' : words[key]),
   show: (key, value) => (key === 'forum' ? nameIn(textOf(value)) : whoText(namesIn(value))),
@@ -102,12 +100,13 @@ function withWhoSees(item: AccessItem, standing: readonly AccessItem[], baseline
   return { ...item, see: all, read: all }
 }
 
-/** Whether somebody is let in who was not before; “only” stands in front of those who are let in without those above them. */
-function letsIn(wanted: readonly string[] = [], found: readonly string[] = []): boolean {
-  const names = [...wanted, ...found].filter((name) => !isLevel(name) && !name.startsWith('only '))
-  const groups = [...new Set(names)]
+/** Whether both name the same, in whatever order. */
+const sameSet = (one: readonly Named[], other: readonly Named[]): boolean => dequal(new Set(one), new Set(other))
+
+/** Whether somebody is let in who was not before. */
+function letsIn(wanted: readonly Named[] = [], found: readonly Named[] = []): boolean {
+  const groups = [...wanted, ...found].filter((name): name is string => typeof name === 'string' && !isLevel(name))
   const before = granted(found, groups)
-  for (const name of found) if (name.startsWith('only ')) before.add(name.slice('only '.length))
   return [...granted(wanted, groups)].some((subject) => !before.has(subject))
 }
 

@@ -1,5 +1,14 @@
 import { accessTable, groupNames, plannedPlaces } from '../../../core/access/plan.js'
-import { actions, fewest, granted, isLevel, subjectsOf, type Action } from '../../../core/access/who.js'
+import {
+  actions,
+  fewest,
+  granted,
+  isLevel,
+  subjectsOf,
+  whoText,
+  type Action,
+  type Named,
+} from '../../../core/access/who.js'
 import type { Baseline } from '../../../core/baseline/schema.js'
 import { refOf } from '../../../core/ref.js'
 import { idOf } from '../../later.js'
@@ -14,7 +23,7 @@ import { treeOf } from '../tree.js'
 
 /** What each of those whom access tells apart is to be able to do in a forum; voting is no right of its own here. */
 const mayBy = (
-  wanted: Partial<Record<Action, readonly string[]>>,
+  wanted: Partial<Record<Action, readonly Named[]>>,
   groups: readonly string[],
 ): Record<string, Action[]> => {
   const by = new Map(
@@ -30,7 +39,7 @@ function can({ baseline }: { baseline: Baseline }): Abilities<'access'> {
   const table = accessTable(baseline)
   const vote = table.every(({ access: { vote, read } }) => {
     const should = fewest(new Set([...granted(read, groups)].filter((one) => one !== 'everyone')), groups)
-    return should.join() === vote.join()
+    return whoText(should) === whoText(vote)
   })
   const strangers = (action: Action) => table.some(({ access }) => access[action].includes('everyone'))
   const abilities: Abilities<'access'> = vote

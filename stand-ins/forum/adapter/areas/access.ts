@@ -9,6 +9,7 @@ import {
   isLevel,
   type Action,
   type AreaOnSystem,
+  type Named,
   idOf,
 } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
@@ -20,7 +21,7 @@ import { RIGHTS } from '../debts.js'
  * Who may, by the names that the plan knows, and those of somebody's own groups only where they let in whoever is not in
  * anyway: everybody in a group is a member too, and so are moderators.
  */
-function whoMay(may: ReadonlySet<string>, planned: readonly string[]): string[] {
+function whoMay(may: ReadonlySet<string>, planned: readonly string[]): Named[] {
   if (may.has('members'))
     return fewest(
       new Set(
