@@ -1,20 +1,33 @@
 import type { System } from '../systems/system.js'
 import { accessCases } from './cases/access.js'
-import { categoryCases } from './cases/categories.js'
-import { wholeCases } from './cases/all.js'
-import { forumCases } from './cases/forums.js'
-import { linkCases } from './cases/links.js'
-import { memberRuleCases } from './cases/members.js'
-import { packageCases } from './cases/packages.js'
-import { placeCases } from './cases/places.js'
-import { postCases } from './cases/posts.js'
-import { ruleCases } from './cases/rules.js'
-import { sampleCases } from './cases/samples.js'
+import { addOnsCases } from './cases/addOns.js'
+import { addressCases } from './cases/address.js'
+import { allCases } from './cases/all.js'
+import { categoriesCases } from './cases/categories.js'
+import { commentingCases } from './cases/commenting.js'
+import { forumsCases } from './cases/forums.js'
+import { frontPageCases } from './cases/frontPage.js'
+import { groupsCases } from './cases/groups.js'
+import { linksCases } from './cases/links.js'
+import { mailCases } from './cases/mail.js'
+import { mediaCases } from './cases/media.js'
+import { membersCases } from './cases/members.js'
+import { menusCases } from './cases/menus.js'
+import { openingCases } from './cases/opening.js'
 import { ownerCases } from './cases/owner.js'
-import { pageCases } from './cases/pages.js'
+import { pagesCases } from './cases/pages.js'
+import { postingCases } from './cases/posting.js'
+import { postsCases } from './cases/posts.js'
 import { privacyPageCases } from './cases/privacyPage.js'
-import { shippedCases } from './cases/shipped.js'
+import { profilesCases } from './cases/profiles.js'
+import { publishingCases } from './cases/publishing.js'
+import { sidebarsCases } from './cases/sidebars.js'
+import { signInCases } from './cases/signIn.js'
+import { signUpCases } from './cases/signUp.js'
 import { siteCases } from './cases/site.js'
+import { themeCases } from './cases/theme.js'
+import { topicsCases } from './cases/topics.js'
+import { updatesCases } from './cases/updates.js'
 import { lacking, type ConformanceCase } from './case.js'
 import { ConformanceSite, type Provided } from './site.js'
 
@@ -23,22 +36,35 @@ export { ConformanceSite, type Provided } from './site.js'
 
 /** The cases that every adapter must pass, in the order of the areas. */
 export const conformanceCases: readonly ConformanceCase[] = [
-  ...siteCases,
   ...ownerCases,
-  ...categoryCases,
-  ...pageCases,
-  ...placeCases,
+  ...mediaCases,
+  ...siteCases,
+  ...categoriesCases,
+  ...pagesCases,
+  ...frontPageCases,
   ...privacyPageCases,
-  ...packageCases,
-  ...ruleCases,
-  ...linkCases,
-  ...memberRuleCases,
-  ...forumCases,
+  ...themeCases,
+  ...addOnsCases,
+  ...menusCases,
+  ...sidebarsCases,
+  ...linksCases,
+  ...publishingCases,
+  ...commentingCases,
+  ...mailCases,
+  ...signUpCases,
+  ...signInCases,
+  ...postingCases,
+  ...profilesCases,
+  ...updatesCases,
+  ...groupsCases,
+  ...forumsCases,
+  ...membersCases,
   ...accessCases,
-  ...postCases,
-  ...sampleCases,
-  ...shippedCases,
-  ...wholeCases,
+  ...postsCases,
+  ...topicsCases,
+  ...openingCases,
+  ...addressCases,
+  ...allCases,
 ]
 
 /**

@@ -96,6 +96,15 @@ export class ConformanceSite {
     }
   }
 
+  /** Starts a topic as the owner, in the forum of this ref. */
+  async writeIn(ref: string, title: string): Promise<void> {
+    const { eyes } = this.system.areas.access ?? {}
+    const topic = await this.asOwner(async (visitor, idOf) =>
+      eyes?.act(visitor, 'start', { ref, id: idOf(ref) }, title),
+    )
+    if (topic === undefined) throw new Error(`the owner could not write in ${ref}`)
+  }
+
   /** Looks at the result, and expects that every check passes. */
   async confirmed(baseline: Baseline, more: Partial<ConfirmOptions> = {}): Promise<Check[]> {
     const { checks } = await confirm(baseline, { ...this.options, ...more })

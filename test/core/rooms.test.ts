@@ -3,6 +3,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { basename, dirname, join, relative, resolve } from 'node:path'
 import { test } from 'node:test'
 import ts from 'typescript'
+import { conformanceCases } from 'unpack/conformance'
 import { areaNames } from '../../src/core/areas/index.js'
 import { abilitiesOf, builtIn } from '../../src/systems/index.js'
 import { planned } from '../help/plan.js'
@@ -134,6 +135,16 @@ test('stand-ins: the servers share no code with src, the adapters use the public
       ? /^(?:stand-ins\/|node:|fastify$|@fastify\/|yauzl$|nodemailer$|smtp-server$)/
       : /^(?:stand-ins\/[^/]+\/adapter\/|unpack$|zod$|cheerio$)/
     for (const one of importsOf(file)) assert.match(target(one), allowed, `${file} → ${one.what}`)
+  }
+})
+
+test('a case stands in the file of its area', () => {
+  const stands = files('src/conformance/cases').map((file) => basename(file, '.ts'))
+  for (const name of stands) {
+    const text = readFileSync(join(root, `src/conformance/cases/${name}.ts`), 'utf8')
+    const areas = [...text.matchAll(/^ {4}area: '(\w+)',$/gm)].map(([, area]) => area)
+    assert.deepEqual([...new Set(areas)], [name])
+    assert.ok(conformanceCases.filter(({ area }) => area === name).length === areas.length, name)
   }
 })
 

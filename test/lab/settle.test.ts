@@ -1,5 +1,4 @@
 import assert from 'node:assert/strict'
-import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { test } from 'node:test'
 import { compareSite, LoginsFile, Secret, settle, survey, undo, type Baseline } from 'unpack'
@@ -155,54 +154,6 @@ test('a language the site hasn’t got is told as failed', async () => {
   )
 })
 
-test('stopped right after the first-run form, the next run goes on', async () => {
-  await blog.reset()
-  const folders = await ownFolders(root)
-  const controller = new AbortController()
-  await assert.rejects(
-    settle(smallBaseline(blog.address), {
-      ...folders,
-      signal: controller.signal,
-      on: (event) => {
-        if (event.is === 'carried') controller.abort()
-      },
-    }),
-    { code: 'stopped' },
-  )
-  const done = await settle(smallBaseline(blog.address), folders)
-  assert.deepEqual([done.failed, done.checks.filter(({ ok }) => !ok)], [[], []])
-})
-
-test('the first-run form refuses: the password is kept, and what to do is said', async () => {
-  await blog.reset()
-  const folders = await ownFolders(root)
-  const baseline = smallBaseline(blog.address)
-  await assert.rejects(settle({ ...baseline, owner: { ...baseline.owner, email: 'ines@x.y@z' } }, folders), {
-    code: 'first-run-refused',
-    exit: 5,
-  })
-  assert.ok(folders.logins.find(blog.address, 'marlow'))
-  assert.deepEqual((await settle(baseline, { ...folders, confirm: false })).failed, [])
-})
-
-test('the database is gone; the configuration is gone; the interface is closed to visitors', async () => {
-  const folders = await ownFolders(root)
-  blog.sql('rename table wp_options to wp_away')
-  const gone = await survey(blog.address)
-  assert.notEqual(gone.standing, 'fresh')
-  blog.sql('rename table wp_away to wp_options')
-  blog.meddle("http_response_code(500); echo '<html><body><h1>x</h1></body></html>'; exit;")
-  const broken = await survey(blog.address)
-  assert.deepEqual([broken.standing, broken.safe], ['unknown', false])
-  await assert.rejects(settle(smallBaseline(blog.address), folders), { code: 'cannot-open', exit: 4 })
-  blog.meddle(
-    "add_filter('rest_authentication_errors', fn($r) => is_user_logged_in() ? $r : new WP_Error('closed', 'x', ['status' => 401]));",
-  )
-  const closed = await survey(blog.address)
-  assert.deepEqual([closed.standing, closed.findings.system?.id], ['unknown', 'wordpress'])
-  blog.meddle(undefined)
-})
-
 test('in a sub-folder, reached by another name, and written without its slash', async () => {
   const inner = await labBlog('sub-folder', 'blog')
   assert.match(inner.address, /\/blog\/$/)
@@ -220,14 +171,6 @@ test('in a sub-folder, reached by another name, and written without its slash', 
       error.code === 'address-leads-elsewhere' && error.message.includes(inner.address),
   )
   inner.stop()
-})
-
-test('a wrong password, with every sort of sign in it, is refused and said', async () => {
-  const folders = await ownFolders(root)
-  await blog.reset()
-  await settle(smallBaseline(blog.address), { ...folders, confirm: false })
-  await folders.logins.put(blog.address, 'marlow', new Secret('wrong "pass" wörd \\'))
-  await assert.rejects(settle(smallBaseline(blog.address), folders), { code: 'login-refused', exit: 4 })
 })
 
 test('three hundred categories, three deep: at most twenty requests more than three, and a second run writes nothing', async () => {
@@ -260,29 +203,4 @@ test('three hundred categories, three deep: at most twenty requests more than th
   const many = await run(plan(12, 24))
   assert.equal(many.settled.filter((ref) => ref.startsWith('categories/')).length, 300)
   assert.ok(many.requests <= few.requests + 20, `${many.requests} requests beside ${few.requests}`)
-})
-
-test('a database that can’t be selected, as the system itself shows it', async () => {
-  blog.configure("define('DB_NAME', 'blog')", "define('DB_NAME', 'gone')")
-  const { standing, reasons } = await survey(blog.address)
-  blog.configure("define('DB_NAME', 'gone')", "define('DB_NAME', 'blog')")
-  assert.equal(standing, 'unknown')
-  assert.match(reasons.join(), /its own software fails \(HTTP 500\)/)
-})
-
-test('a screen that is not as expected stops what needs it, and nothing else', async () => {
-  await blog.reset()
-  const folders = await ownFolders(root)
-  blog.meddle(
-    "add_action('admin_init', function () { if (strpos($_SERVER['REQUEST_URI'], 'options-permalink.php') !== false) { echo '<html><body>Something else altogether</body></html>'; exit; } });",
-  )
-  const done = await settle(smallBaseline(blog.address), { ...folders, confirm: false })
-  blog.meddle(undefined)
-  assert.deepEqual(
-    done.failed.map(({ ref, text }) => [ref, text.includes('options-permalink.php')]),
-    [['site', true]],
-  )
-  assert.ok(done.settled.includes('pages/visit'))
-  assert.match(readFileSync(join(done.record ?? '', 'pages/0001-unexpected.html'), 'utf8'), /Something else altogether/)
-  assert.deepEqual((await settle(smallBaseline(blog.address), { ...folders, confirm: false })).failed, [])
 })

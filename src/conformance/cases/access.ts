@@ -1,42 +1,10 @@
 import assert from 'node:assert/strict'
 import { confirm } from '../../engine/confirm.js'
 import type { ConformanceCase } from '../case.js'
+import { members, raw, volunteers, watchers } from '../plans.js'
 import type { ConformanceSite } from '../site.js'
 
-const volunteers = 'Survey volunteers'
-const members = [
-  { username: 'kelp', email: 'kelp@tidepool.example', groups: [volunteers] },
-  { username: 'limpet', email: 'limpet@tidepool.example' },
-]
-const raw = {
-  see: 'members',
-  read: [volunteers],
-  start: 'moderators',
-  reply: [volunteers],
-  notice: 'administrators',
-}
-const plan = (site: ConformanceSite, access: object = raw, more: object = {}) =>
-  site.baseline({
-    shipped: 'remove',
-    groups: [{ name: volunteers }],
-    members,
-    forums: [
-      {
-        title: 'On the shore',
-        forums: [{ title: 'Rock pools' }, { title: 'Strandline', access: { start: 'moderators' } }],
-      },
-      {
-        title: 'Surveys',
-        forums: [
-          { title: 'How to count', locked: true },
-          { title: 'Raw counts', access },
-          { title: 'The chest', access: { see: 'administrators' } },
-        ],
-      },
-    ],
-    ...more,
-  })
-const wrong = async (site: ConformanceSite, baseline: ReturnType<typeof plan>) => {
+const wrong = async (site: ConformanceSite, baseline: ReturnType<typeof watchers>) => {
   const { eyes } = await confirm(baseline, site.options)
   return eyes.filter(({ ok }) => !ok).map(({ at, as, planned, seen }) => ({ at, as, planned, seen }))
 }
@@ -47,7 +15,7 @@ export const accessCases: readonly ConformanceCase[] = [
     area: 'access',
     needs: ['access.see', 'access.read', 'members.groups'],
     async run(site) {
-      const baseline = plan(site)
+      const baseline = watchers(site)
       await site.settledForGood(baseline)
       const { eyes, checks } = await confirm(baseline, site.options)
       assert.equal(eyes.length, 20)
@@ -65,8 +33,8 @@ export const accessCases: readonly ConformanceCase[] = [
     area: 'access',
     needs: ['access.see', 'access.read'],
     async run(site) {
-      await site.settled(plan(site))
-      const wider = plan(site, { ...raw, read: 'members', reply: [volunteers] })
+      await site.settled(watchers(site))
+      const wider = watchers(site, { ...raw, read: 'members', reply: [volunteers] })
       assert.deepEqual(await wrong(site, wider), [
         { at: 'Surveys/Raw counts', as: 'member limpet', planned: ['see', 'read'], seen: ['see'] },
       ])
@@ -89,10 +57,10 @@ export const accessCases: readonly ConformanceCase[] = [
         { forum, as: 'member limpet', refused: true },
         { forum, as: 'member kelp', refused: false },
       ]
-      const baseline = plan(site, raw, { checks })
+      const baseline = watchers(site, raw, { checks })
       await site.settled(baseline)
       await site.confirmed(baseline)
-      const turned = plan(site, raw, { checks: [{ forum, as: 'member kelp', refused: true }] })
+      const turned = watchers(site, raw, { checks: [{ forum, as: 'member kelp', refused: true }] })
       const failed = (await confirm(turned, site.options)).checks.filter(({ ok }) => !ok)
       assert.deepEqual(
         failed.map(({ name }) => name),
@@ -106,9 +74,9 @@ export const accessCases: readonly ConformanceCase[] = [
     needs: ['access.read', 'members.groups'],
     async run(site) {
       const alone = [{ ...members[0], groups: [] }, members[1]]
-      await site.settled(plan(site, raw, { members: alone }))
+      await site.settled(watchers(site, raw, { members: alone }))
       const stop = new AbortController()
-      const joined = plan(site)
+      const joined = watchers(site)
       await assert.rejects(
         site.settle(joined, {
           signal: stop.signal,
@@ -136,7 +104,7 @@ export const accessCases: readonly ConformanceCase[] = [
     area: 'access',
     needs: ['access.start', 'access.reply'],
     async run(site) {
-      const baseline = plan(site)
+      const baseline = watchers(site)
       await site.settled(baseline)
       const { checks } = await confirm(baseline, { ...site.options, try: true })
       const tried = checks.filter(({ name }) => name.startsWith('tried:'))
@@ -149,28 +117,11 @@ export const accessCases: readonly ConformanceCase[] = [
     },
   },
   {
-    name: 'members are made with passwords of their own, which open the site, and put into their groups',
-    area: 'members',
-    needs: ['members.email', 'members.groups'],
-    async run(site) {
-      const { settled } = await site.settledForGood(plan(site))
-      assert.ok(settled.includes('members/kelp') && settled.includes('members/limpet'))
-      const find = async (name: string) =>
-        (await site.provided.logins.find(site.address, name))?.password.reveal() ?? ''
-      const [kelp, limpet] = [await find('kelp'), await find('limpet')]
-      assert.ok(kelp && limpet && kelp !== limpet && kelp.length >= 20)
-      const moved = plan(site, raw, { members: [{ ...members[0], email: 'kelp@quay.example' }, members[1]] })
-      assert.deepEqual((await site.settledForGood(moved)).settled, ['members/kelp'])
-      const gone = plan(site, raw, { members: [members[0]], gone: { members: ['limpet'] } })
-      assert.deepEqual((await site.settled(gone)).settled, ['members/kelp', 'members/limpet'])
-    },
-  },
-  {
     name: 'a group nobody is in is told as unseen',
     area: 'access',
     needs: ['access.read'],
     async run(site) {
-      const baseline = plan(site, raw, { groups: [{ name: volunteers }, { name: 'Night watch' }] })
+      const baseline = watchers(site, raw, { groups: [{ name: volunteers }, { name: 'Night watch' }] })
       await site.settled(baseline)
       const { eyes, failed } = await confirm(baseline, site.options)
       assert.equal(failed, 0)

@@ -6,7 +6,7 @@ import type { ConformanceCase } from '../case.js'
 
 const files = { 'home.md': 'Low water at *half past nine*: bring boots.\n' }
 
-export const wholeCases: readonly ConformanceCase[] = [
+export const allCases: readonly ConformanceCase[] = [
   {
     name: 'the record holds an account for people, programs and build servers, and no secret',
     area: 'all',
@@ -80,6 +80,22 @@ export const wholeCases: readonly ConformanceCase[] = [
       await assert.rejects(site.settle(site.baseline({ site: { title: 'Other' } })), { code: 'login-refused' })
       assert.equal(await site.provided.writes(), before)
       if (right) await logins.put(site.address, 'marlow', right.password)
+    },
+  },
+  {
+    name: 'the journal tells what stood there before, for every write',
+    area: 'all',
+    needs: ['site.title'],
+    async run(site) {
+      const { record = '' } = await site.settled(site.baseline({ shipped: 'remove', signUp: { open: false } }))
+      const lines = readFileSync(join(record, 'journal.jsonl'), 'utf8')
+        .trim()
+        .split('\n')
+        .map((line) => JSON.parse(line) as { event: string; ref?: string; was?: unknown; is?: string })
+      const begun = lines.filter(({ event }) => event === 'begun')
+      assert.ok(begun.length > 3)
+      for (const { ref, was, is } of begun) assert.ok(is === 'missing' || (was !== null && was !== undefined), ref)
+      assert.equal(lines.at(-1)?.event, 'closed')
     },
   },
 ]

@@ -12,7 +12,7 @@ const wanted = [
   { name: 'Tides', slug: 'tides' },
 ]
 
-export const categoryCases: readonly ConformanceCase[] = [
+export const categoriesCases: readonly ConformanceCase[] = [
   {
     name: 'another category becomes the one for posts without any, and the shipped one can go',
     area: 'categories',

@@ -9,7 +9,7 @@ const list = (...names: string[]) =>
     )
     .join('')}</body></opml>`
 
-export const linkCases: readonly ConformanceCase[] = [
+export const linksCases: readonly ConformanceCase[] = [
   {
     name: 'links from a list, in a category that takes over the shipped one; shipped links go',
     area: 'links',

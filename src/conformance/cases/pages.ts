@@ -21,7 +21,7 @@ const awkward = {
   emoji: '🛠️ 👩‍🔧 🇬🇧 — Ἑλληνικά, 日本語, naïve ﬁ\n',
 }
 
-export const pageCases: readonly ConformanceCase[] = [
+export const pagesCases: readonly ConformanceCase[] = [
   {
     name: 'a page takes over the shipped one in place, another is new, and a second run writes nothing',
     area: 'pages',

@@ -1,5 +1,17 @@
 import assert from 'node:assert/strict'
 import type { ConformanceCase } from '../case.js'
+import { readdirSync, statSync } from 'node:fs'
+import { join } from 'node:path'
+import { undo } from '../../engine/undo.js'
+
+const item = (type: string, id: number, title: string, text: string, more = '') =>
+  `<item><title>${title}</title><content:encoded><![CDATA[${text}]]></content:encoded><x:post_id>${id}</x:post_id><x:post_name>${title.toLowerCase()}</x:post_name><x:status>publish</x:status><x:post_type>${type}</x:post_type>${more}</item>`
+const sample = `<?xml version="1.0"?><rss version="2.0" xmlns:content="http://purl.org/rss/1.0/modules/content/" xmlns:x="http://export.example/"><channel>
+<x:category><x:category_nicename>shore</x:category_nicename><x:cat_name>Shore</x:cat_name></x:category>
+${item('post', 1, 'Limpet', '<p>It holds &amp; holds.</p>', '<x:post_date>2025-04-01 09:30:00</x:post_date><category domain="category" nicename="shore">Shore</category><category domain="post_tag" nicename="shell">Shell</category>')}
+${item('page', 2, 'Rocks', '<p>They are grey.</p>')}
+${item('page', 3, 'Pools', '<p>Look, do not take.</p>', '<x:post_parent>2</x:post_parent>')}
+</channel></rss>`
 
 const categories = [
   { name: 'Sightings', slug: 'sightings' },
@@ -8,7 +20,81 @@ const categories = [
 const files = { 'kelp.md': 'Kelp, *at last*.\n', 'other.md': 'No kelp at all.\n' }
 const kelp = { title: 'Kelp & co', slug: 'kelp', body: 'kelp.md' }
 
-export const postCases: readonly ConformanceCase[] = [
+export const postsCases: readonly ConformanceCase[] = [
+  {
+    name: 'sample content is made through the interface, once, and goes again where nobody touched it',
+    area: 'posts',
+    needs: ['posts.categories', 'posts.tags', 'posts.date', 'pages.parent'],
+    async run(site) {
+      const plan = site.baseline({ samples: 'sample.xml', files: { 'sample.xml': sample } })
+      const { settled } = await site.settledForGood(plan)
+      assert.deepEqual([...settled].filter((ref) => ref.includes('/')).sort(), [
+        'categories/shore',
+        'pages/rocks',
+        'pages/rocks/pools',
+        'posts/limpet',
+        'tags/shell',
+      ])
+      await site.confirmed(plan)
+      // one of them is the owner's since they wrote into it
+      const theirs = site.baseline({
+        samples: 'sample.xml',
+        files: { 'sample.xml': sample.replace('They are grey', 'They are blue') },
+      })
+      await site.settled(theirs, { state: `${site.provided.state}-theirs`, again: true })
+      const none = await site.settled(site.baseline({ samples: 'none' }), { inUse: true })
+      assert.deepEqual([...none.settled].sort(), [
+        'categories/shore',
+        'pages/rocks/pools',
+        'posts/limpet',
+        'tags/shell',
+      ])
+      assert.ok(none.comparison.kept.some(({ ref }) => ref === 'pages/rocks'))
+    },
+  },
+  {
+    name: 'what shipped goes, each copied into the record first, and what is needed stays',
+    area: 'posts',
+    needs: [],
+    async run(site) {
+      const baseline = site.baseline({ shipped: 'remove' })
+      const { settled, record, comparison } = await site.settled(baseline)
+      assert.ok(settled.some((ref) => ref.startsWith('posts/')) && settled.some((ref) => ref.startsWith('comments/')))
+      assert.equal(settled.filter((ref) => ref.startsWith('pages/')).length, 2)
+      const copies = readdirSync(join(record ?? '', 'removed'))
+      assert.ok(copies.length >= 3, copies.join())
+      assert.equal(statSync(record ?? '').mode & 0o777, 0o700)
+      assert.ok(
+        comparison.kept.some(({ ref }) => ref.startsWith('categories/')),
+        'the default category is needed',
+      )
+      assert.equal((await site.settle(baseline)).writes, 0)
+    },
+  },
+  {
+    name: 'shipped: keep leaves all of it',
+    area: 'posts',
+    needs: [],
+    async run(site) {
+      const { comparison } = await site.settled(site.baseline({ shipped: 'keep' }))
+      assert.ok(comparison.differences.every(({ is }) => is !== 'left over'))
+    },
+  },
+  {
+    name: 'a removed post is made again from its copy',
+    area: 'posts',
+    needs: [],
+    async run(site) {
+      const { record = '', settled } = await site.settled(site.baseline({ shipped: 'remove' }))
+      const post = settled.find((ref) => ref.startsWith('posts/')) ?? ''
+      const kept = site.baseline({ shipped: { posts: 'keep' } })
+      const { again, failed } = await undo(kept, record, { ...site.options, refs: [post] })
+      assert.deepEqual({ again, failed }, { again: [post], failed: [] })
+      // it is there again, under its old name; a second time there is nothing to do
+      const twice = await undo(kept, record, { ...site.options, refs: [post] })
+      assert.deepEqual(twice.again, [])
+    },
+  },
   {
     name: 'posts with categories, tags, state and date; changed, and renamed',
     area: 'posts',

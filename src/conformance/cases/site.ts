@@ -102,19 +102,4 @@ export const siteCases: readonly ConformanceCase[] = [
       assert.ok(checks.some(({ name }) => name === "the browser's tab has an icon"))
     },
   },
-  {
-    name: 'reached at one address today, found at another later: that is changed last, and the login moves along',
-    area: 'address',
-    needs: ['address.address'],
-    async run(site) {
-      const { elsewhere, logins } = site.provided
-      const moving = site.baseline({ site: { address: elsewhere, reachedAt: site.address, description: 'Moved' } })
-      const { settled } = await site.settled(moving)
-      assert.equal(settled.at(-1), 'address')
-      assert.ok(await logins.find(elsewhere, 'marlow'))
-      const there = site.baseline({ site: { address: elsewhere, description: 'Moved' } })
-      assert.equal((await site.settle(there)).writes, 0)
-      await site.confirmed(there)
-    },
-  },
 ]

@@ -91,20 +91,6 @@ export function placesIn<T extends { name: string; description: string }>(locati
   return places
 }
 
-/** The part of a block theme that shows a place. */
-export const partFor = (place: string, parts: readonly Part[]): Part | undefined =>
-  parts.find(({ slug }) => slug === place) ??
-  parts.find(({ area }) => area === (place === 'main' ? 'header' : place)) ??
-  parts.find(({ slug }) => slug === (place === 'main' ? 'header' : place))
-
-export const navigationBlock = /<!-- wp:navigation(?: (\{.*?\}))? (?:\/-->|-->[\s\S]*?<!-- \/wp:navigation -->)/
-/** The menu that a part names. */
-export const namedIn = ({ content }: Part): number | undefined => {
-  const settings = navigationBlock.exec(content.raw)?.[1]
-  const ref: unknown = settings === undefined ? undefined : (JSON.parse(settings) as { ref?: unknown }).ref
-  return typeof ref === 'number' ? ref : undefined
-}
-
 /** Refs of pages and categories by their ids, and where they are. */
 async function targets(session: WordPressSession) {
   const [pages, refs, categories] = await Promise.all([pagesOf(session), pageRefsOf(session), categoriesOf(session)])

@@ -6,12 +6,11 @@ import { idOf, addressOf } from '../../later.js'
 import { Step } from '../../step.js'
 import { content } from '../carriers/content.js'
 import { menus as carrier } from '../carriers/menus.js'
+import { namedIn, partFor } from '../block-menus.js'
 import {
   blockEntries,
   locationsOf,
-  namedIn,
   navigationsOf,
-  partFor,
   partsOf,
   placedEntries,
   placedMenusOf,

@@ -1,0 +1,20 @@
+import assert from 'node:assert/strict'
+import type { ConformanceCase } from '../case.js'
+
+export const addressCases: readonly ConformanceCase[] = [
+  {
+    name: 'reached at one address today, found at another later: that is changed last, and the login moves along',
+    area: 'address',
+    needs: ['address.address'],
+    async run(site) {
+      const { elsewhere, logins } = site.provided
+      const moving = site.baseline({ site: { address: elsewhere, reachedAt: site.address, description: 'Moved' } })
+      const { settled } = await site.settled(moving)
+      assert.equal(settled.at(-1), 'address')
+      assert.ok(await logins.find(elsewhere, 'marlow'))
+      const there = site.baseline({ site: { address: elsewhere, description: 'Moved' } })
+      assert.equal((await site.settle(there)).writes, 0)
+      await site.confirmed(there)
+    },
+  },
+]

@@ -1,0 +1,33 @@
+import assert from 'node:assert/strict'
+import type { ConformanceCase } from '../case.js'
+
+const posts = [{ title: 'Kelp', slug: 'kelp', date: '2026-03-05T14:07' }]
+
+export const commentingCases: readonly ConformanceCase[] = [
+  {
+    name: 'rules for comments, tried out by a visitor who leaves no trace',
+    area: 'commenting',
+    needs: ['commenting.allowed', 'commenting.approve', 'commenting.linksBeforeApproval', 'posts.date'],
+    async run(site) {
+      for (const [comments, came] of [
+        [{ allowed: true, approve: 'all', linksBeforeApproval: 1 }, 'a visitor’s comment waits for the owner'],
+        [{ allowed: true, approve: 'newcomers', linksBeforeApproval: 0 }, 'a visitor’s comment waits for the owner'],
+        [{ allowed: true, approve: 'none', linksBeforeApproval: 2 }, 'a comment with 3 links waits for the owner'],
+      ] as const) {
+        const plan = site.baseline({ posts, comments })
+        await site.settledForGood(plan)
+        const checks = await site.confirmed(plan, { try: true })
+        assert.ok(
+          checks.some(({ name }) => name === came),
+          came,
+        )
+        assert.equal((await site.settle(plan)).comparison.others.length, 0, 'nothing is left of it')
+      }
+      const closed = site.baseline({
+        posts: [...posts, { title: 'Limpet', slug: 'limpet' }],
+        comments: { allowed: false },
+      })
+      await site.settledForGood(closed)
+    },
+  },
+]

@@ -1,0 +1,47 @@
+import assert from 'node:assert/strict'
+import type { ConformanceCase } from '../case.js'
+import { themed } from '../plans.js'
+
+const pages = [
+  { title: 'Home & tides', slug: 'home' },
+  { title: 'Rota', slug: 'rota' },
+  { title: 'News', slug: 'news' },
+]
+const categories = [{ name: 'Sightings', slug: 'sightings' }]
+export const menusCases: readonly ConformanceCase[] = [
+  {
+    name: 'menus with pages, categories, links and labels, in their order; changed, and emptied',
+    area: 'menus',
+    needs: ['menus.entries', 'theme.use'],
+    async run(site) {
+      const link = { label: 'Tool library', link: 'https://tools.tidepool.example/?a=1&b=2' }
+      const plan = themed(site, {
+        pages,
+        categories,
+        menus: {
+          main: [{ page: 'home' }, { category: 'sightings' }, { page: 'rota', label: 'Who “comes” when' }],
+          footer: [link],
+        },
+      })
+      await site.settledForGood(plan)
+      await site.confirmed(plan)
+      const changed = themed(site, { pages, categories, menus: { main: [link, { page: 'home' }], footer: [] } })
+      const { settled } = await site.settledForGood(changed)
+      assert.deepEqual([...settled].sort(), ['menus/footer', 'menus/main'])
+      await site.confirmed(changed)
+    },
+  },
+  {
+    name: 'a place that the theme hasn’t got is told, with those that it has',
+    area: 'menus',
+    needs: ['menus.entries', 'theme.use'],
+    async run(site) {
+      const { failed } = await site.settle(themed(site, { pages, categories, menus: { attic: [{ page: 'home' }] } }))
+      assert.deepEqual(
+        failed.map(({ ref }) => ref),
+        ['menus/attic'],
+      )
+      assert.match(failed[0]?.text ?? '', /main/)
+    },
+  },
+]

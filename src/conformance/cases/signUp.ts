@@ -1,0 +1,40 @@
+import assert from 'node:assert/strict'
+import type { ConformanceCase } from '../case.js'
+
+const question = { ask: 'How many arms has a common starfish?', answers: ['five', '5'] }
+
+export const signUpCases: readonly ConformanceCase[] = [
+  {
+    name: 'who may join, what a new account waits for, and the question that is asked, as visitors see it',
+    area: 'signUp',
+    needs: ['signUp.approval', 'signUp.question.ask', 'signUp.question.answers'],
+    async run(site) {
+      const open = site.baseline({ signUp: { open: true, approval: 'email', question } })
+      await site.settledForGood(open)
+      await site.confirmed(open)
+      const staff = site.baseline({ signUp: { open: true, approval: 'staff' } })
+      await site.settledForGood(staff)
+      await site.confirmed(staff)
+      const shut = site.baseline({ signUp: { open: false } })
+      await site.settledForGood(shut)
+      await site.confirmed(shut)
+    },
+  },
+  {
+    name: 'sign-up: open and closed, as visitors see it, and what a new account may do',
+    area: 'signUp',
+    needs: ['signUp.open', 'signUp.role'],
+    async run(site) {
+      for (const signUp of [
+        { open: true, role: 'writer' },
+        { open: false, role: 'editor' },
+        { open: true, role: 'reader' },
+      ]) {
+        const plan = site.baseline({ signUp })
+        await site.settledForGood(plan)
+        const checks = await site.confirmed(plan)
+        assert.ok(checks.some(({ name }) => name.endsWith('make an account')))
+      }
+    },
+  },
+]

@@ -1,0 +1,58 @@
+import type { ConformanceSite } from './site.js'
+
+/* Plans that cases of several areas start from. */
+
+/** A category with three forums. */
+export const shore = {
+  title: 'On the shore',
+  description: 'What the sea left',
+  forums: [
+    { title: 'Rock pools', description: 'Anemones & <blennies>' },
+    { title: 'Strandline' },
+    { title: 'Counting' },
+  ],
+}
+
+export const volunteers = 'Survey volunteers'
+export const members = [
+  { username: 'kelp', email: 'kelp@tidepool.example', groups: [volunteers] },
+  { username: 'limpet', email: 'limpet@tidepool.example' },
+]
+/** Who may do what where raw counts are kept. */
+export const raw = {
+  see: 'members',
+  read: [volunteers],
+  start: 'moderators',
+  reply: [volunteers],
+  notice: 'administrators',
+}
+/** Two members, one of them in a group, and five forums that not everybody may read. */
+export const watchers = (site: ConformanceSite, access: object = raw, more: object = {}) =>
+  site.baseline({
+    shipped: 'remove',
+    groups: [{ name: volunteers }],
+    members,
+    forums: [
+      {
+        title: 'On the shore',
+        forums: [{ title: 'Rock pools' }, { title: 'Strandline', access: { start: 'moderators' } }],
+      },
+      {
+        title: 'Surveys',
+        forums: [
+          { title: 'How to count', locked: true },
+          { title: 'Raw counts', access },
+          { title: 'The chest', access: { see: 'administrators' } },
+        ],
+      },
+    ],
+    ...more,
+  })
+
+/** With the theme from an archive: it has places for menus, and a sidebar. */
+export const themed = (site: ConformanceSite, rest: object = {}) =>
+  site.baseline({
+    theme: { use: site.provided.archives.theme.use, from: 'theme.zip' },
+    files: { 'theme.zip': site.provided.archives.theme.bytes },
+    ...rest,
+  })

@@ -1,0 +1,61 @@
+import type { MenuLoad } from './menu-plan.js'
+import type { Part } from './menus.js'
+
+/* Menus of themes that are made of blocks: what stands in them, and in the part of the theme that shows them. */
+
+const navigationBlock = /<!-- wp:navigation(?: (\{.*?\}))? (?:\/-->|-->[\s\S]*?<!-- \/wp:navigation -->)/
+
+/** The number of the menu that a part shows. */
+export const namedIn = ({ content }: Part): number | undefined => {
+  const settings = navigationBlock.exec(content.raw)?.[1]
+  const ref: unknown = settings === undefined ? undefined : (JSON.parse(settings) as { ref?: unknown }).ref
+  return typeof ref === 'number' ? ref : undefined
+}
+
+/** The part of a theme that shows a place. */
+export const partFor = (place: string, parts: readonly Part[]): Part | undefined =>
+  parts.find(({ slug }) => slug === place) ??
+  parts.find(({ area }) => area === (place === 'main' ? 'header' : place)) ??
+  parts.find(({ slug }) => slug === (place === 'main' ? 'header' : place))
+
+/** The places that a theme's parts are. */
+export const placesOf = (parts: readonly Part[]): string[] =>
+  parts.map(({ slug, area }) => (area === 'header' ? 'main' : slug))
+
+/** A menu's text. */
+export const blocksOf = (entries: MenuLoad['entries']): string => entries.map(linkBlock).join('\n')
+
+/** A part's text with this menu in it: in place of its own, or below what it has. */
+export function withMenu({ content: { raw } }: Part, menu: number): string {
+  const own = navigationBlock.exec(raw)
+  const settings = JSON.parse(own?.[1] ?? '{"layout":{"type":"flex"}}') as object
+  const block = `<!-- wp:navigation ${safe({ ...settings, ref: menu })} /-->`
+  return own ? raw.replace(navigationBlock, () => block) : `${raw}\n${framed(block)}\n`
+}
+
+const framed = (block: string): string =>
+  `<!-- wp:group {"layout":{"type":"constrained"}} --><div class="wp-block-group">${block}</div><!-- /wp:group -->`
+
+/** Signs that would end the comment in which a block keeps its settings. */
+const safe = (settings: object): string =>
+  JSON.stringify(settings)
+    .replaceAll('--', '\\u002d\\u002d')
+    .replaceAll('<', '\\u003c')
+    .replaceAll('>', '\\u003e')
+    .replaceAll('&', '\\u0026')
+
+const escaped = (text: string): string => text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;')
+
+const linkBlock = (entry: MenuLoad['entries'][number]): string =>
+  `<!-- wp:navigation-link ${safe({
+    label: escaped(entry.label),
+    ...(entry.kind === 'link'
+      ? { type: 'link', url: entry.address, kind: 'custom' }
+      : {
+          type: entry.kind,
+          id: entry.id,
+          url: entry.address,
+          kind: entry.kind === 'page' ? 'post-type' : 'taxonomy',
+        }),
+    isTopLevelLink: true,
+  })} /-->`
