@@ -13,7 +13,7 @@ export async function surveyWithDoor(
 ): Promise<{ surveyed: Surveyed; door: RunOptions['door'] }> {
   const surveyed = await survey(address, options)
   const to = addressText(surveyed.address)
-  // a door is opened where the owner says that the site is, and nowhere that leads on from there
+  // the login for closed sites goes to the address in the file, not to one that it redirects to
   const isHere = to === addressText(parseAddress(address) ?? surveyed.address)
   const isClosed = isHere && surveyed.findings.front?.status === 401 && options.door === undefined
   const door = isClosed ? await options.logins.door?.(to) : options.door

@@ -9,7 +9,7 @@ import type { Work } from './work.js'
 import type { SettleOptions } from './settling/choice.js'
 import { accountOf, blankReport, type Fate } from './report-of.js'
 import { call } from './call.js'
-import { keepingPages } from './keeping-pages.js'
+import { keepingPages } from './unexpected-page.js'
 import { asUnpackError } from './error-of.js'
 import { closeFirst, opensSite } from './gate.js'
 import { fillFirstRun } from './first-run.js'
@@ -89,7 +89,7 @@ function stoppedPartWay(run: Run, record: RunRecord, error: UnpackError): Unpack
     if (error.page !== undefined) record.keepPage('unexpected', error.page)
     record.journal({ event: 'closed', ok: false, why: error.message })
   } catch {
-    // the disk that is in trouble is what is told
+    // trouble with the disk has a message of its own: this is the one that is told
   }
   if (!run.state.closed) return error
   return error.withNext(`The site is closed to visitors: the next settle opens it, or you do, at ${run.site.home}.`)

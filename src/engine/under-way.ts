@@ -52,7 +52,7 @@ export class UnderWay {
     else
       for (const made of line.made) {
         this.#made.push(made)
-        // the number says enough
+        // its number tells it from now on
         this.#intents.delete(made.ref)
       }
   }

@@ -51,7 +51,7 @@ export function bind(
       : 'on a site in use nothing is taken over'
     notes.push({ ref: pair.ref, text: `${area.call(pair.plan.item)} is made new: ${why}` })
   }
-  // what there is only one of is nobody's to take away
+  // a one-item area has nothing beside its item that could be left over
   return { pairs, rest: area.list === 'one' ? [] : [...rest], notes }
 }
 

@@ -24,42 +24,88 @@ const SET = [
 const MAIN_FORM = 'form[method=post]:has(input[name=csrfmiddlewaretoken]):not([action])'
 
 /** What stands on a screen of the dashboard and on no other. Places have numbers and filters in them. */
-const known: readonly [place: RegExp, has: string, wanted: string, fields?: string][] = [
-  [/^categories\/$/, 'a[href$="/admincp/categories/new/"]', 'the list of categories'],
-  [/^categories\/delete\//, 'form [name=move_threads_to]', 'the form that removes a category'],
-  [/^categories\//, 'form [name=prune_replied_after]', 'the form of a category', CATEGORY],
-  [
-    /^users\/(?:new|edit\/\d+)\/$/,
-    'form [name=new_password]',
-    'the form of an account',
-    'username rank title roles email',
-  ],
-  [/^users\//, 'a[href$="/admincp/users/new/"]', 'the list of accounts'],
-  [
-    /^permissions\/categories\/(?:new|edit\/\d+)\/$/,
-    'form [name$="permissions-can_see"]',
-    'the form of a set of rights',
-    SET,
-  ],
-  [/^permissions\/categories\/\d+\/$/, 'form [name$="-role"]', 'the form of rights in categories'],
-  [/^permissions\/categories\/$/, 'a[href$="/admincp/permissions/categories/new/"]', 'the list of sets of rights'],
-  [/^permissions\/(?:new|edit\/\d+)\/$/, 'form [name^="misago.search.permissions"]', 'the form of a role', 'name'],
-  [/^permissions\/$/, 'a[href$="/admincp/permissions/new/"]', 'the list of roles'],
-  [/^ranks\/$/, 'a[href$="/admincp/ranks/new/"]', 'the list of ranks'],
-  [/^ranks\/edit\//, 'form [name=is_tab]', 'the form of a rank', 'name title description roles css_class is_tab'],
-  [/^themes\/import\/$/, 'form [name=upload]', 'the form for a theme'],
-  [/^themes\/$/, 'a[href$="/admincp/themes/new/"]', 'the list of themes'],
-  [/^settings\/general\/$/, 'form [name=forum_name]', 'the general settings', GENERAL],
-  [/^settings\/users\/$/, 'form [name=account_activation]', 'the settings of accounts', USERS],
-  [/^settings\/threads\/$/, 'form [name=posts_per_page]', 'the settings of topics', THREADS],
-  [/^settings\/captcha\/$/, 'form [name=captcha_type]', 'the settings of the question', CAPTCHA],
-]
-
-/** What stands on the screen of one item alone: links with its number in them. The same screen of another is another one. */
-const byNumber: readonly [place: RegExp, link: (number: string) => string][] = [
-  [/^permissions\/categories\/(\d+)\/$/, (role) => `a[href$="/admincp/permissions/edit/${role}/"]`],
-  [/^categories\/edit\/(\d+)\/$/, (category) => `a[href$="/admincp/categories/permissions/${category}/"]`],
-  [/^users\/edit\/(\d+)\/$/, (account) => `a[href*="/u/"][href$="/${account}/"]`],
+interface Sign {
+  place: RegExp
+  has: string
+  wanted: string
+  fields?: string
+  /** A link that stands on the screen of one item alone, with its number in it: the place's first group. */
+  own?: (number: string) => string
+}
+const known: readonly Sign[] = [
+  { place: /^categories\/$/, has: 'a[href$="/admincp/categories/new/"]', wanted: 'the list of categories' },
+  {
+    place: /^categories\/delete\//,
+    has: 'form [name=move_threads_to]',
+    wanted: 'the form that removes a category',
+  },
+  {
+    place: /^categories\/(?:edit\/(\d+)\/)?/,
+    has: 'form [name=prune_replied_after]',
+    wanted: 'the form of a category',
+    fields: CATEGORY,
+    own: (category) => `a[href$="/admincp/categories/permissions/${category}/"]`,
+  },
+  {
+    place: /^users\/(?:new|edit\/(\d+))\/$/,
+    has: 'form [name=new_password]',
+    wanted: 'the form of an account',
+    fields: 'username rank title roles email',
+    own: (account) => `a[href*="/u/"][href$="/${account}/"]`,
+  },
+  { place: /^users\//, has: 'a[href$="/admincp/users/new/"]', wanted: 'the list of accounts' },
+  {
+    place: /^permissions\/categories\/(?:new|edit\/\d+)\/$/,
+    has: 'form [name$="permissions-can_see"]',
+    wanted: 'the form of a set of rights',
+    fields: SET,
+  },
+  {
+    place: /^permissions\/categories\/(\d+)\/$/,
+    has: 'form [name$="-role"]',
+    wanted: 'the form of rights in categories',
+    own: (role) => `a[href$="/admincp/permissions/edit/${role}/"]`,
+  },
+  {
+    place: /^permissions\/categories\/$/,
+    has: 'a[href$="/admincp/permissions/categories/new/"]',
+    wanted: 'the list of sets of rights',
+  },
+  {
+    place: /^permissions\/(?:new|edit\/\d+)\/$/,
+    has: 'form [name^="misago.search.permissions"]',
+    wanted: 'the form of a role',
+    fields: 'name',
+  },
+  { place: /^permissions\/$/, has: 'a[href$="/admincp/permissions/new/"]', wanted: 'the list of roles' },
+  { place: /^ranks\/$/, has: 'a[href$="/admincp/ranks/new/"]', wanted: 'the list of ranks' },
+  {
+    place: /^ranks\/edit\//,
+    has: 'form [name=is_tab]',
+    wanted: 'the form of a rank',
+    fields: 'name title description roles css_class is_tab',
+  },
+  { place: /^themes\/import\/$/, has: 'form [name=upload]', wanted: 'the form for a theme' },
+  { place: /^themes\/$/, has: 'a[href$="/admincp/themes/new/"]', wanted: 'the list of themes' },
+  { place: /^settings\/general\/$/, has: 'form [name=forum_name]', wanted: 'the general settings', fields: GENERAL },
+  {
+    place: /^settings\/users\/$/,
+    has: 'form [name=account_activation]',
+    wanted: 'the settings of accounts',
+    fields: USERS,
+  },
+  {
+    place: /^settings\/threads\/$/,
+    has: 'form [name=posts_per_page]',
+    wanted: 'the settings of topics',
+    fields: THREADS,
+  },
+  {
+    place: /^settings\/captcha\/$/,
+    has: 'form [name=captcha_type]',
+    wanted: 'the settings of the question',
+    fields: CAPTCHA,
+  },
 ]
 
 /**
@@ -67,15 +113,15 @@ const byNumber: readonly [place: RegExp, link: (number: string) => string][] = [
  * @param name what the item goes by whose form it is, where its number stands nowhere on it
  */
 export function signAt(place: string, name?: string): FormSign {
-  const own = known.find(([at]) => at.test(place.replace(/\?.*/, '')))
+  const path = place.replace(/\?.*/, '')
+  const sign = known.find((one) => one.place.test(path))
   // a place that is not listed is not read at all: its list is this one
-  if (!own) throw new TypeError(`no sign for ${place}`)
-  const [, has, wanted, fields = ''] = own
-  const links = byNumber.flatMap(([at, link]) => {
-    const number = at.exec(place)?.[1]
-    return number === undefined ? [] : [link(number)]
-  })
-  const named = name === undefined ? [] : [`form [name=name][value="${name.replace(/["\\]/g, '\\$&')}"]`]
-  const all = [has, ...links, ...named].map((one) => `:has(${one})`).join('')
-  return { has: `html${all}`, wanted, form: MAIN_FORM, fields: fields.split(' ').filter((name) => name !== '') }
+  if (!sign) throw new TypeError(`no sign for ${place}`)
+  const number = sign.place.exec(path)?.[1]
+  // the same screen of another item is another one
+  const link = number === undefined ? undefined : sign.own?.(number)
+  const named = name === undefined ? undefined : `form [name=name][value="${name.replace(/["\\]/g, '\\$&')}"]`
+  const all = [sign.has, link, named].map((one) => (one === undefined ? '' : `:has(${one})`)).join('')
+  const fields = (sign.fields ?? '').split(' ').filter((field) => field !== '')
+  return { has: `html${all}`, wanted: sign.wanted, form: MAIN_FORM, fields }
 }
