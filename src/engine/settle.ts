@@ -89,7 +89,7 @@ function stoppedPartWay(run: Run, record: RunRecord, error: UnpackError): Unpack
     if (error.page !== undefined) record.keepPage('unexpected', error.page)
     record.journal({ event: 'closed', ok: false, why: error.message })
   } catch {
-    // trouble with the disk has a message of its own: this is the one that is told
+    // a disk in trouble is most likely the very error that is told here
   }
   if (!run.state.closed) return error
   return error.withNext(`The site is closed to visitors: the next settle opens it, or you do, at ${run.site.home}.`)
