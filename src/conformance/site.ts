@@ -108,7 +108,7 @@ export class ConformanceSite {
   /** Looks at the result, and expects that every check passes. */
   async confirmed(baseline: Baseline, more: Partial<ConfirmOptions> = {}): Promise<Check[]> {
     const { checks } = await confirm(baseline, { ...this.options, ...more })
-    const failed = checks.filter(({ ok }) => !ok)
+    const failed = checks.filter(({ outcome }) => outcome === 'failed')
     if (failed.length > 0) throw new Error(failed.map(({ name, detail }) => `${name}: ${detail}`).join('\n'))
     return checks
   }

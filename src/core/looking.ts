@@ -7,8 +7,13 @@ export interface OwnLook {
 
 /** The looks that all systems share. */
 export type SharedLook =
+  /** The page shows all of these, wherever. */
   | { look: 'shows'; texts: readonly string[] }
-  | { look: 'links'; labels: readonly string[]; anyOrder?: true }
+  /** The site goes by this title. */
+  | { look: 'title'; text: string }
+  /** The page is called so, and is about these texts. */
+  | { look: 'entry'; title?: string; texts: readonly string[] }
+  | { look: 'links'; labels: readonly string[]; anyOrder?: true; within?: 'navigation' }
   | { look: 'robots'; welcome: boolean }
   | { look: 'icon' }
   | FeedLook
@@ -19,7 +24,12 @@ export interface FeedLook {
 }
 
 /** What a visitor should see once the baseline is settled: on the front page, or where an item is found. */
-export type Expectation<L extends OwnLook = never> = { name: string; at: 'front' | { ref: string } } & (SharedLook | L)
+export type Expectation<L extends OwnLook = never> = {
+  name: string
+  at: 'front' | { ref: string }
+  /** It is no part of the plan: where a system has no such thing, nothing is said of it. */
+  ifAny?: true
+} & (SharedLook | L)
 
 /** Something that is tried: where, what should come of it, and what each outcome is called. */
 export type Attempt<T extends object = object> = {
@@ -28,6 +38,8 @@ export type Attempt<T extends object = object> = {
   at: string
   should: string
   words: Readonly<Record<string, string>>
+  /** Why it can't be tried. */
+  cannot?: string
 } & T
 
 /** A thing, and who may do what there: `everyone` for visitors, members, names of groups, administrators. */

@@ -1,5 +1,6 @@
 import type { Baseline } from '../core/baseline/schema.js'
 import { UnpackError } from '../core/errors.js'
+import { tally, type Tally } from '../core/report/outcome.js'
 import type { Check, EyesCell } from '../core/report/report.js'
 import { lookAtAll } from './look.js'
 import type { RunOptions } from './options.js'
@@ -13,12 +14,10 @@ export interface ConfirmOptions extends RunOptions {
   try?: boolean
 }
 
-export interface Confirmed {
+export interface Confirmed extends Tally {
   checks: Check[]
   /** What each may do where, as visitor, members and owner found it. */
   eyes: EyesCell[]
-  passed: number
-  failed: number
   /** The record's folder. */
   record: string
 }
@@ -46,7 +45,7 @@ async function confirmOn(run: Run, options: ConfirmOptions): Promise<Confirmed> 
     const { checks: looked, eyes } = await lookAtAll(run, record)
     const checks = [...looked, ...tried]
     for (const check of tried) run.account.tell({ is: 'check', check })
-    record.journal({ event: 'closed', ok: checks.every(({ ok }) => ok) })
+    record.journal({ event: 'closed', ok: tally(checks).failed === 0 })
     record.report({
       ...blankReport(run, 'confirm', started),
       checks,
@@ -59,8 +58,7 @@ async function confirmOn(run: Run, options: ConfirmOptions): Promise<Confirmed> 
     return {
       checks,
       eyes,
-      passed: checks.filter(({ ok }) => ok).length,
-      failed: checks.filter(({ ok }) => !ok).length,
+      ...tally(checks),
       record: record.folder,
     }
   } finally {

@@ -4,6 +4,7 @@ import type { Comparison } from '../core/compare.js'
 import { foundAt } from '../core/inventory.js'
 import type { EyesQuestion } from '../core/looking.js'
 import { nameIn } from '../core/ref.js'
+import { lookedAt } from '../core/report/outcome.js'
 import type { Check, EyesCell } from '../core/report/report.js'
 import { onSystem } from '../systems/abilities.js'
 import type { Watched } from './watched.js'
@@ -42,9 +43,9 @@ export async function lookThroughEyes(run: Run, one: Watched): Promise<Seen> {
 async function ask(eyes: ManyEyes, { name, as, at, action, should }: EyesQuestion, one: Watched): Promise<Check> {
   try {
     const may = (await eyes.look(as, one)).get(at)?.[action] ?? false
-    return { name, as, ok: may === should, detail: may ? `may ${action}` : 'turned away' }
+    return { name, as, outcome: lookedAt(may === should), detail: may ? `may ${action}` : 'turned away' }
   } catch (error) {
-    return { name, as, ok: false, detail: lookFailure(error) }
+    return { name, as, outcome: 'failed', detail: lookFailure(error) }
   }
 }
 
@@ -70,19 +71,21 @@ async function lookAtTable(eyes: ManyEyes, one: Watched): Promise<Seen> {
       const can = actions.filter((action) => here?.[action])
       const wrong = actions.filter((action) => planned.includes(action) !== can.includes(action))
       const ok = seen !== undefined && wrong.length === 0
-      cells.push({ at: place, as: onlooker.as, planned, seen: seen === undefined ? null : can, ok })
+      cells.push({ at: place, as: onlooker.as, planned, seen: seen === undefined ? null : can, outcome: lookedAt(ok) })
       checks.push({
         name: `“${place}” is as open to ${inWords(onlooker.as)} as planned`,
         as: onlooker.as,
-        ok,
+        outcome: lookedAt(ok),
         detail: failure ?? (ok ? mayText(can) : wrong.map((action) => wrongText(action, can)).join('; ')),
       })
     }
     for (const { of, why } of unseen) {
       const planned = actions.filter((action) => may[action]?.includes(of))
-      cells.push({ at: place, as: of, planned, seen: null, why, ok: true })
+      cells.push({ at: place, as: of, planned, seen: null, why, outcome: 'not looked at' })
     }
   }
+  for (const { of, why } of unseen)
+    checks.push({ name: `what “${of}” may do is as planned`, as: of, outcome: 'not looked at', detail: why })
   return { checks, cells }
 }
 

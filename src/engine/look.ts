@@ -1,6 +1,7 @@
 import type { Inventory } from '../core/areas/index.js'
 import type { Comparison } from '../core/compare.js'
 import { UnpackError } from '../core/errors.js'
+import { lookedAt } from '../core/report/outcome.js'
 import type { Check, EyesCell } from '../core/report/report.js'
 import type { Screen } from '../systems/system.js'
 import type { SignedIn } from '../systems/session.js'
@@ -12,7 +13,12 @@ import { visits } from './visits.js'
 import { takeStock, expectedStock, type Stock } from './stock.js'
 import { againstPlan } from './against-plan.js'
 
-const asOwner = (name: string, ok: boolean, detail: string): Check => ({ name, as: 'owner', ok, detail })
+const asOwner = (name: string, ok: boolean, detail: string): Check => ({
+  name,
+  as: 'owner',
+  outcome: lookedAt(ok),
+  detail,
+})
 
 /** What was looked at, and how it was found. */
 export interface Looked {
@@ -124,8 +130,9 @@ async function signOut(run: Run, session: SignedIn): Promise<Check> {
   try {
     await session.signOut().catch(() => undefined)
     const [first] = run.site.system.screens
-    const answer = first && (await session.visitor.get(first.place))
-    const out = !answer || run.site.system.trouble(answer, first) !== undefined
+    if (!first)
+      return { name, as: 'owner', outcome: 'not looked at', detail: 'this system has no dashboard to try it at' }
+    const out = run.site.system.trouble(await session.visitor.get(first.place), first) !== undefined
     return asOwner(name, out, out ? 'the dashboard asks to sign in again' : 'the dashboard still opens')
   } catch (error) {
     return asOwner(name, false, lookFailure(error))

@@ -2,6 +2,7 @@ import { allFound } from '../core/inventory.js'
 import type { AnyDifference, Inventory } from '../core/areas/index.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import type { Comparison } from '../core/compare.js'
+import { tally } from '../core/report/outcome.js'
 import { UnpackError } from '../core/errors.js'
 import type { Check, EyesCell } from '../core/report/report.js'
 import type { SignedIn } from '../systems/session.js'
@@ -129,7 +130,7 @@ async function carryThrough(
 
   const done = { ...resultOf(run, agenda, checks), eyes }
   const notes = notesOf(shown.comparison, seen.comparison)
-  record.journal({ event: 'closed', ok: done.failed.length === 0 && checks.every(({ ok }) => ok) })
+  record.journal({ event: 'closed', ok: done.failed.length === 0 && tally(checks).failed === 0 })
   const { kept, byHand, never } = agenda.left
   const { requests, writes } = run.account.traffic
   record.report({

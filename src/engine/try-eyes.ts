@@ -1,6 +1,7 @@
 import { inWords, type Onlooker } from '../core/access/onlookers.js'
 import type { Id } from '../core/area.js'
 import { nameIn } from '../core/ref.js'
+import { lookedAt } from '../core/report/outcome.js'
 import type { Check } from '../core/report/report.js'
 import type { LookedAt } from '../systems/eyes.js'
 import type { Work } from './work.js'
@@ -66,9 +67,9 @@ class Trial {
       const made = await way.act(await this.run.eyes.visitor(as), action, thing, this.text, onto)
       if (made !== undefined) keep?.(made)
       const taken = made !== undefined
-      return { name, as, ok: taken === should, detail: taken ? 'it was taken' : 'it was refused' }
+      return { name, as, outcome: lookedAt(taken === should), detail: taken ? 'it was taken' : 'it was refused' }
     } catch (error) {
-      return { name, as, ok: false, detail: lookFailure(error) }
+      return { name, as, outcome: 'failed', detail: lookFailure(error) }
     }
   }
 }

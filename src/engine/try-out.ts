@@ -3,6 +3,7 @@ import { areaNames, areaOf, type AreaName, type Inventory } from '../core/areas/
 import { UnpackError } from '../core/errors.js'
 import { foundAt } from '../core/inventory.js'
 import type { Attempt } from '../core/looking.js'
+import { lookedAt } from '../core/report/outcome.js'
 import type { Check } from '../core/report/report.js'
 import { onSystem } from '../systems/abilities.js'
 import type { Work } from './work.js'
@@ -41,31 +42,34 @@ export async function tryOut(run: Run, record: RunRecord): Promise<Check[]> {
 async function tryArea(work: Work, area: AreaName, inventory: Inventory): Promise<Check[]> {
   const { run } = work
   const { try: way, takeAway, ships } = onSystem(run.site.system, area) ?? {}
-  if (!way) return []
   const shipped = ships?.(run.baseline)[0]?.item
   const attempts = areaOf(area).tries?.(run.baseline, (ref) => foundAt(inventory, ref), shipped) ?? []
   const checks: Check[] = []
   for (const attempt of attempts) {
+    const why = attempt.cannot ?? (way ? undefined : 'this system gives no way to try it')
+    if (!way || why !== undefined) {
+      checks.push({ name: attempt.name, as: 'visitor', outcome: 'not looked at', detail: why ?? '' })
+      continue
+    }
     const act = (mark: string) => tryOne(run, way, attempt, mark, foundAt(inventory, attempt.at)?.address ?? '')
-    const check = takeAway ? await withMark(work, area, act) : await act('')
-    if (check) checks.push(check)
+    checks.push(takeAway ? await withMark(work, area, act) : await act(''))
   }
   return checks
 }
 
-async function tryOne(
-  run: Run,
-  way: Trying<object>,
-  attempt: Attempt,
-  mark: string,
-  address: string,
-): Promise<Check | undefined> {
+async function tryOne(run: Run, way: Trying<object>, attempt: Attempt, mark: string, address: string): Promise<Check> {
   const { name, should, words } = attempt
-  const check = (ok: boolean, detail: string): Check => ({ name, as: 'visitor', ok, detail })
+  const check = (ok: boolean, detail: string): Check => ({
+    name,
+    as: 'visitor',
+    outcome: lookedAt(ok),
+    detail,
+  })
   try {
     const text = `Unpack tries the rules of this site (${mark}), and takes this away again.`
     const tried = await way(attempt, { visitor: run.site.visitor(), address, text })
-    return tried && check(tried.came === should, tried.detail ?? words[tried.came] ?? tried.came)
+    if (!tried) return { name, as: 'visitor', outcome: 'not looked at', detail: 'there was nothing to try it on' }
+    return check(tried.came === should, tried.detail ?? words[tried.came] ?? tried.came)
   } catch (error) {
     return check(false, lookFailure(error))
   }

@@ -7,7 +7,7 @@ import { foundAt } from '../core/inventory.js'
 import type { Expectation, OwnLook } from '../core/looking.js'
 import type { Check } from '../core/report/report.js'
 import { sharedLook } from '../looks/index.js'
-import { bad, good, type Look, type Outcome, type Sight } from '../looks/look.js'
+import { bad, good, unseen, type Look, type Outcome, type Sight } from '../looks/look.js'
 import { shown } from '../looks/shows.js'
 import { onSystem } from '../systems/abilities.js'
 import { lookFailure } from './error-of.js'
@@ -17,7 +17,7 @@ type Visit = Sight['visit']
 
 /**
  * Looks at the public site as a visitor: every place once, with fresh eyes.
- * @param inventory where items are to be found; without one, only looks that need no item are taken
+ * @param inventory where items are to be found; without one, items are not looked at
  * @param oldPlaces further addresses at which something stood that was to go
  */
 export async function visits(
@@ -30,9 +30,9 @@ export async function visits(
   const visit: Visit = (place) => shelf.read(placeOn(run.site.address, place), () => visitor.get(place))
   const expected = expectations(comparison.settled, run.baseline).flatMap((expectation) => {
     const look = lookFor(run, expectation)
-    return look && (inventory !== undefined || expectation.at === 'front')
-      ? [checked(expectation.name, () => lookAt(expectation, look, run, inventory, visit))]
-      : []
+    if (!look && expectation.ifAny) return []
+    const seen = async () => noting(await lookAt(expectation, look, run, inventory, visit), expectation, comparison)
+    return [checked(expectation.name, seen)]
   })
   const own = run.baseline.checks.flatMap((check) =>
     'shows' in check
@@ -48,40 +48,52 @@ export async function visits(
   ])
 }
 
+/** A text that somebody changed is looked for as it stands there: the check says so. */
+const noting = (outcome: Outcome, { at }: Expectation<OwnLook>, { theirTexts }: Comparison): Outcome =>
+  at !== 'front' && theirTexts.includes(at.ref)
+    ? { ...outcome, seen: `${outcome.seen} (the text as it was changed there, not the planned one)` }
+    : outcome
+
 /** How an area's look is taken here: the system's own way, or the one that all share. */
 const lookFor = ({ site }: Run, { area, look }: OwnLook & { area: AreaName }): Look<OwnLook> | undefined =>
   onSystem(site.system, area)?.looks?.[look] ?? sharedLook(look)
 
 async function checked(name: string, look: () => Promise<Outcome>): Promise<Check> {
   try {
-    const { ok, seen } = await look()
-    return { name, as: 'visitor', ok, detail: seen }
+    const { outcome, seen } = await look()
+    return { name, as: 'visitor', outcome, detail: seen }
   } catch (error) {
-    return { name, as: 'visitor', ok: false, detail: lookFailure(error) }
+    return { name, as: 'visitor', outcome: 'failed', detail: lookFailure(error) }
   }
 }
 
 async function lookAt(
   expectation: Expectation<OwnLook>,
-  look: Look<OwnLook>,
+  look: Look<OwnLook> | undefined,
   run: Run,
   inventory: Inventory | undefined,
   visit: Visit,
 ): Promise<Outcome> {
   const { at } = expectation
-  const found = at === 'front' ? undefined : foundAt(inventory ?? {}, at.ref)
-  if (found?.hidden) return good('not to be seen before its time')
-  const place = at === 'front' ? '/' : found?.address
-  if (place === undefined) return bad('it is not on the site')
-  return look(expectation, { place, home: run.site.home, visit })
+  if (!look) return unseen('this system shows visitors nothing of it')
+  if (at === 'front') return look(expectation, { place: '/', home: run.site.home, visit })
+  if (!inventory) return unseen('where it stands is told at the dashboard, which could not be read')
+  const found = foundAt(inventory, at.ref)
+  if (found?.hidden) return unseen('visitors are not to see it yet')
+  if (found?.address === undefined) return bad('it is not on the site')
+  return look(expectation, { place: found.address, home: run.site.home, visit })
 }
 
 async function noShippedText({ baseline, site }: Run, visit: Visit, oldPlaces: readonly string[]): Promise<Outcome> {
   const places = areaNames.flatMap((area) =>
     goesIn(baseline, areaOf(area).key ?? area) ? (onSystem(site.system, area)?.shippedAt?.(baseline) ?? []) : [],
   )
-  const answers = await Promise.all([...new Set([...places, ...oldPlaces])].map(visit))
-  const left = answers.find((answer) => site.system.showsShippedText(answer.text, addressText(site.address)))
+  const showsIt = site.system.showsShippedText
+  if (!showsIt) return unseen('this system ships no text that visitors see')
+  const all = [...new Set([...places, ...oldPlaces])]
+  if (all.length === 0) return unseen('there is no address at which one stood')
+  const answers = await Promise.all(all.map(visit))
+  const left = answers.find((answer) => showsIt(answer.text, addressText(site.address)))
   return left
     ? bad(`${left.url} still shows a text that shipped`)
     : good(answers.length === 1 ? 'one address' : `${answers.length} addresses`)

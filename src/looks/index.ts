@@ -1,12 +1,16 @@
 import type { OwnLook, SharedLook } from '../core/looking.js'
+import { entry } from './entry.js'
 import { icon } from './icon.js'
 import { links } from './links.js'
 import type { Look } from './look.js'
 import { robots } from './robots.js'
 import { shows } from './shows.js'
+import { title } from './title.js'
 
 const shared: { readonly [L in SharedLook['look']]?: Look<Extract<SharedLook, { look: L }>> } = {
   shows,
+  title,
+  entry,
   links,
   robots,
   icon,

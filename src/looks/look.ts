@@ -1,13 +1,16 @@
 import type { Expectation, OwnLook } from '../core/looking.js'
+import type { CheckOutcome } from '../core/report/outcome.js'
 import type { Answer } from '../web/answer.js'
 
-/** What came of one look: what was seen, as expected or instead. */
+/** What came of one look: what was seen, as expected or instead; or why nothing could be. */
 export interface Outcome {
-  ok: boolean
+  outcome: CheckOutcome
   seen: string
 }
-export const good = (seen: string): Outcome => ({ ok: true, seen })
-export const bad = (seen: string): Outcome => ({ ok: false, seen })
+export const good = (seen: string): Outcome => ({ outcome: 'passed', seen })
+export const bad = (seen: string): Outcome => ({ outcome: 'failed', seen })
+/** Nothing was looked at, since there is nothing to look at or no way to: neither a tick nor a failure. */
+export const unseen = (why: string): Outcome => ({ outcome: 'not looked at', seen: why })
 
 /** What a look may use. */
 export interface Sight {

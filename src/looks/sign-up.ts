@@ -1,6 +1,6 @@
-import type { SignUpLook } from '../core/areas/signUp.js'
+import type { ApprovalLook, QuestionLook, SignUpLook } from '../core/areas/signUp.js'
 import type { Answer } from '../web/answer.js'
-import { bad, good, type Look } from './look.js'
+import { bad, good, unseen, type Look } from './look.js'
 
 /** Where visitors make accounts, and what that page tells. */
 export interface SignUpPage {
@@ -13,18 +13,26 @@ export interface SignUpPage {
   question?: { place: string; of(answer: Answer): string | undefined }
 }
 
-/** Whether visitors may make an account, as planned. */
-export const signUpAt =
-  (page: SignUpPage): Look<SignUpLook> =>
-  async ({ open, approval, question }, { visit }) => {
+/** Whether visitors may make an account, and how, as planned. */
+export const signUpAt = (
+  page: SignUpPage,
+): { 'sign-up': Look<SignUpLook>; approval: Look<ApprovalLook>; question: Look<QuestionLook> } => ({
+  async 'sign-up'({ open }, { visit }) {
     const answer = await visit(page.place)
-    if (page.isOpen(answer) !== open)
-      return bad(open ? `${answer.url} lets nobody sign up` : `${answer.url} lets anybody sign up`)
-    if (!open) return good(answer.url)
+    if (page.isOpen(answer) === open) return good(answer.url)
+    return bad(open ? `${answer.url} lets nobody sign up` : `${answer.url} lets anybody sign up`)
+  },
+  async approval({ approval }, { visit }) {
+    const answer = await visit(page.place)
     const waits = page.approval?.(answer)
-    if (approval !== undefined && waits !== undefined && waits !== approval)
-      return bad(`${answer.url}: a new account waits for ${waits}, not for ${approval}`)
-    const asked =
-      question !== undefined && page.question ? page.question.of(await visit(page.question.place)) : question
-    return asked === question ? good(answer.url) : bad(`${answer.url} does not ask “${question ?? ''}”`)
-  }
+    if (waits === undefined) return unseen(`${answer.url} does not tell what a new account waits for`)
+    return waits === approval
+      ? good(answer.url)
+      : bad(`${answer.url}: a new account waits for ${waits}, not for ${approval}`)
+  },
+  async question({ ask }, { visit }) {
+    if (!page.question) return unseen('this system shows visitors no question')
+    const answer = await visit(page.question.place)
+    return page.question.of(answer) === ask ? good(answer.url) : bad(`${answer.url} does not ask “${ask}”`)
+  },
+})

@@ -1,10 +1,18 @@
 import type { ThemeLook } from '../core/areas/theme.js'
-import { bad, good, type Look } from './look.js'
+import { bad, good, unseen, type Look } from './look.js'
 
-/** Whether a page wears the theme. @param wears whether a page's HTML bears the sign of the theme by that name */
+/**
+ * Whether a page wears the theme.
+ * @param wears whether a page's HTML bears the sign of the theme by that name; nothing where it bears the sign of no theme at all
+ */
 export const wornBy =
-  (wears: (html: string, use: string) => boolean): Look<ThemeLook> =>
-  async ({ use }, { place, visit }) => {
+  (wears: (html: string, use: string) => boolean | undefined): Look<ThemeLook> =>
+  async ({ use, parent }, { place, visit }) => {
     const { text, url } = await visit(place)
-    return wears(text, use) ? good(url) : bad(`${url} looks otherwise`)
+    const worn = wears(text, use)
+    if (worn) return good(url)
+    if (worn === undefined) return unseen(`${url} bears no sign of a theme`)
+    if (parent !== undefined && wears(text, parent))
+      return unseen(`${url} bears the sign of “${parent}”, on which it builds, and none of its own`)
+    return bad(`${url} looks otherwise`)
   }

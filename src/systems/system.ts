@@ -57,8 +57,8 @@ export interface System<S extends SignedIn = SignedIn> {
   publicSide?: PublicSide
   /** What pays a debt by itself, by the debt's name. */
   debts?: Readonly<Record<string, () => Step>>
-  /** Whether a page of the public site shows a text that the system ships. */
-  showsShippedText(html: string, home: string): boolean
+  /** Whether a page of the public site shows a text that the system ships; left out where it ships none that visitors see. */
+  showsShippedText?(html: string, home: string): boolean
 }
 
 /** Members and the owner on the public side. */

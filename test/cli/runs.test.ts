@@ -30,11 +30,11 @@ test('compare, settle, confirm: one document each, and the exit codes that belon
     settled: string[]
     failed: unknown[]
     writes: number
-    checks: { ok: boolean }[]
+    checks: { outcome: string }[]
     record: string
   }
   assert.deepEqual([done.failed, done.writes, done.settled.length], [[], writesAt(standIn), 40])
-  assert.ok(done.checks.length > 20 && done.checks.every(({ ok }) => ok))
+  assert.ok(done.checks.length > 20 && done.checks.every(({ outcome }) => outcome === 'passed'))
   assert.equal(statSync(join(root, done.record)).mode & 0o777, 0o700)
 
   const writes = writesAt(standIn)

@@ -28,7 +28,7 @@ const report = reportDocument.parse({
   never: [{ ref: evil, text: evil }],
   notes: [{ ref: evil, text: evil }],
   eyes: [],
-  checks: [{ name: evil, as: 'visitor', ok: false, detail: evil }],
+  checks: [{ name: evil, as: 'visitor', outcome: 'failed', detail: evil }],
   requests: 1,
   writes: 1,
 })

@@ -64,9 +64,9 @@ test('a suite for what was settled and one for each pair of eyes, with their sum
       removed: [{ ref: 'posts/p', what: 'the post “P”', why: 'it shipped', outcome: 'settled' }],
       byHand: [{ ref: 'owner.username', text: 'do it there' }],
       checks: [
-        { name: 'the title', as: 'visitor', ok: true, detail: '' },
-        { name: 'the feed', as: 'visitor', ok: false, detail: 'no feed' },
-        { name: 'signs in', as: 'owner', ok: true, detail: '' },
+        { name: 'the title', as: 'visitor', outcome: 'passed', detail: '' },
+        { name: 'the feed', as: 'visitor', outcome: 'failed', detail: 'no feed' },
+        { name: 'signs in', as: 'owner', outcome: 'passed', detail: '' },
       ],
     }),
   )

@@ -22,7 +22,7 @@ async function failing(tamper?: (url: string, html: string) => string, change?: 
   const { checks } = await confirm(smallBaseline(standIn.address), standIn.options)
   standIn.tamper = undefined
   undo?.()
-  return checks.filter(({ ok }) => !ok).map(({ name }) => name)
+  return checks.filter(({ outcome }) => outcome === 'failed').map(({ name }) => name)
 }
 const on = (place: string, from: string | RegExp, to: string) => (url: string, html: string) =>
   url === place ? html.replaceAll(new RegExp(from, 'g'), to) : html
@@ -30,7 +30,10 @@ const on = (place: string, from: string | RegExp, to: string) => (url: string, h
 test('a settled site: every check passes, nothing is written, and a record is kept', async () => {
   const writes = writesAt(standIn)
   const { checks, passed, failed, record } = await confirm(smallBaseline(standIn.address), standIn.options)
-  assert.deepEqual([checks.filter(({ ok }: Check) => !ok), failed, passed], [[], 0, checks.length])
+  assert.deepEqual(
+    [checks.filter(({ outcome }: Check) => outcome === 'failed'), failed, passed],
+    [[], 0, checks.length],
+  )
   assert.equal(writesAt(standIn), writes)
   assert.equal(statSync(record).mode & 0o777, 0o700)
   assert.deepEqual(readdirSync(record).sort(), [
@@ -70,7 +73,7 @@ test('the file’s own check', async () => {
   const baseline = smallBaseline(standIn.address, (text) => text.replace('shows: toasters', 'shows: microscopes'))
   const { checks } = await confirm(baseline, standIn.options)
   assert.deepEqual(
-    checks.filter(({ ok }) => !ok).map(({ name }) => name),
+    checks.filter(({ outcome }) => outcome === 'failed').map(({ name }) => name),
     ['/what-we-mend/ shows “microscopes”'],
   )
 })

@@ -19,7 +19,7 @@ const stand = async (options: Partial<StandInOptions> = {}): Promise<RunningStan
 }
 const run = async (standIn: RunningStandIn, rest: string, files: Files = {}) => {
   const done = await settle(planned(standIn.address, rest, files), standIn.options)
-  assert.deepEqual([done.failed, done.checks.filter(({ ok }) => !ok)], [[], []])
+  assert.deepEqual([done.failed, done.checks.filter(({ outcome }) => outcome === 'failed')], [[], []])
   return done
 }
 const picture = new Uint8Array(readFileSync(join(project, 'demo/repair-cafe/files/lantern.png')))
@@ -86,7 +86,7 @@ test('confirm --try: a visitor’s comment is handled as planned, leaves no trac
     assert.deepEqual(standIn.blog.comments, [])
     return checks
       .filter(({ name }) => /^(?:a visitor’s |a )comment|^an old address/.test(name))
-      .map(({ name, ok }) => `${ok ? '✓' : '✗'} ${name}`)
+      .map(({ name, outcome }) => `${outcome === 'passed' ? '✓' : '✗'} ${name}`)
   }
   const leads = '✓ an old address of a post leads on to its new one'
   assert.deepEqual(await tried('{ allowed: true, approve: all }'), [leads, '✓ a visitor’s comment waits for the owner'])

@@ -13,8 +13,8 @@ const open: { close(): Promise<void> }[] = []
 after(() => Promise.all(open.map((one) => one.close())))
 const start = (standing: 'fresh' | 'in-use' = 'fresh', base = '/') =>
   runningForum(root, (one) => open.push(one), standing, base)
-const failed = (checks: readonly { name: string; ok: boolean; detail: string }[]) =>
-  checks.filter(({ ok }) => !ok).map(({ name, detail }) => `${name}: ${detail}`)
+const failed = (checks: readonly { name: string; outcome: string; detail: string }[]) =>
+  checks.filter(({ outcome }) => outcome === 'failed').map(({ name, detail }) => `${name}: ${detail}`)
 
 for (const base of ['/', '/board/'])
   test(`the demo’s forum at ${base}: settled, confirmed, and a second run writes nothing`, async () => {
@@ -71,7 +71,7 @@ test('a wrong cell is named, with who may do what they should not', async () => 
   raw?.may.read.push('members')
   const { eyes, checks } = await confirm(watchers(forum.address), forum.options)
   assert.deepEqual(
-    eyes.filter(({ ok }) => !ok).map(({ at: where, as, seen }) => [where, as, seen]),
+    eyes.filter(({ outcome }) => outcome === 'failed').map(({ at: where, as, seen }) => [where, as, seen]),
     [['Surveys/Raw counts', 'member limpet', ['see', 'read']]],
   )
   assert.ok(
@@ -86,7 +86,7 @@ test('a member whose login is refused is told, and the others look all the same'
   if (kelp) kelp.password = 'changed-by-kelp-herself'
   const { eyes } = await confirm(watchers(forum.address), forum.options)
   assert.deepEqual([...new Set(eyes.filter(({ seen }) => seen === null).map(({ as }) => as))], ['member kelp'])
-  assert.ok(eyes.filter(({ as }) => as !== 'member kelp').every(({ ok }) => ok))
+  assert.ok(eyes.filter(({ as }) => as !== 'member kelp').every(({ outcome }) => outcome === 'passed'))
 })
 
 test('rights that leak through a membership are paid for, also by a run that has nothing else to do', async () => {
@@ -99,7 +99,7 @@ test('rights that leak through a membership are paid for, also by a run that has
   if (group) forum.board.shared.add(group.id)
   const { eyes } = await confirm(plan, forum.options)
   assert.deepEqual(
-    eyes.filter(({ ok }) => !ok).map(({ as, at: where }) => `${as}: ${where}`),
+    eyes.filter(({ outcome }) => outcome === 'failed').map(({ as, at: where }) => `${as}: ${where}`),
     ['member limpet: Surveys/Raw counts'],
   )
 })

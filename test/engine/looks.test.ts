@@ -18,7 +18,9 @@ async function failing(tamper: (url: string, html: string) => string): Promise<R
   standIn.tamper = tamper
   const { checks } = await confirm(demoBaseline(standIn.address), standIn.options)
   standIn.tamper = undefined
-  return Object.fromEntries(checks.filter(({ ok }) => !ok).map(({ name, detail }) => [name, detail]))
+  return Object.fromEntries(
+    checks.filter(({ outcome }) => outcome === 'failed').map(({ name, detail }) => [name, detail]),
+  )
 }
 const front =
   (from: string | RegExp, to: string) =>
@@ -27,18 +29,43 @@ const front =
 
 test('as it was settled, nothing fails', async () => assert.deepEqual(await failing((_url, html) => html), {}))
 
+const places: [what: string, tamper: (url: string, html: string) => string, check: string, seen: RegExp][] = [
+  [
+    'the site goes by another name, and the old one stands in a text',
+    front(/<title>[^<]*/, '<title>Quay'),
+    'the front page shows the title',
+    /is not called “Lantern Street Repair Café”/,
+  ],
+  [
+    'a page goes by another name, and the menu still has the old one',
+    (url, html) =>
+      url.startsWith('/what-we-mend') ? html.replace(/What we mend( ·|<\/h2>)/g, 'What we broke$1') : html,
+    'the page “What we mend” shows its text',
+    /is not called “What we mend”/,
+  ],
+  [
+    'a page’s text stands beside what the page is about',
+    (url, html) =>
+      url.startsWith('/what-we-mend')
+        ? html.replace(/<main>([\s\S]*?)<div class="text">([\s\S]*)<\/main>/, '<main>$1</main><aside>$2</aside>')
+        : html,
+    'the page “What we mend” shows its text',
+    /does not show/,
+  ],
+]
+
 const looks: [what: string, tamper: (url: string, html: string) => string, check: string, seen: RegExp][] = [
   [
     'an entry of a menu is not there',
     front('>What we mend</a></li>', '>Something else</a></li>'),
     'visitors find the menu “main”',
-    /has no link/,
+    /no navigation on .* has a link “What we mend”/,
   ],
   [
     'the entries of a menu stand in another order',
     front(/(<li><a[^>]*>Home<\/a><\/li>)(.*?)(<li><a[^>]*>News<\/a><\/li>)/, '$3$2$1'),
     'visitors find the menu “main”',
-    /has no link “.*” behind those before it/,
+    /no navigation on .* has a link “.*” behind those before it/,
   ],
   [
     'the browser’s tab has no icon',
@@ -90,7 +117,7 @@ const looks: [what: string, tamper: (url: string, html: string) => string, check
     /does not show/,
   ],
 ]
-for (const [what, tamper, check, seen] of looks)
+for (const [what, tamper, check, seen] of [...places, ...looks])
   test(`${what}: that check fails, and says what was seen`, async () => {
     const failed = await failing(tamper)
     assert.match(failed[check] ?? `${check} passed; failed: ${Object.keys(failed).join(', ')}`, seen)

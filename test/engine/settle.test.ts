@@ -27,7 +27,7 @@ test('the demo, from the first-run form to a confirmed blog, in the root and in 
     const done = await settle(demoBaseline(standIn.address), standIn.options)
     assert.deepEqual(done.failed, [])
     assert.deepEqual(
-      done.checks.filter(({ ok }) => !ok),
+      done.checks.filter(({ outcome }) => outcome === 'failed'),
       [],
     )
     assert.equal(done.writes, writesAt(standIn))
@@ -145,7 +145,7 @@ test('a user name that differs from the existing one is by hand', async () => {
   const done = await settle(smallBaseline(standIn.address), standIn.options)
   assert.deepEqual(done.failed, [])
   assert.deepEqual(
-    done.checks.filter(({ ok }) => !ok).map(({ name, detail }) => `${name}: ${detail}`),
+    done.checks.filter(({ outcome }) => outcome === 'failed').map(({ name, detail }) => `${name}: ${detail}`),
     ['nothing is left to settle: not as planned: owner.username (by hand)'],
   )
 })

@@ -125,7 +125,7 @@ for (const way of ['stopped by Ctrl-C', 'killed'] as const)
       assert.ok(seen.comparison.differences.every(({ is, ref }) => is === 'left over' && ref.startsWith('topics/')))
       assert.deepEqual(seen.comparison.others, [])
       const again = await confirm(watchers(site.address), { ...site.options, try: true })
-      assert.equal(again.failed, 0, JSON.stringify(again.checks.filter(({ ok }) => !ok)))
+      assert.equal(again.failed, 0, JSON.stringify(again.checks.filter(({ outcome }) => outcome === 'failed')))
     }
     assert.deepEqual(
       board.topics.map(({ title }) => title),
@@ -157,7 +157,7 @@ test('a link that was refused and made later is found in whatever order it stand
   refuseOnce(site, '/office/links/new')
   await settle(demoBaseline(site.address), site.options)
   const done = await settle(demoBaseline(site.address), site.options)
-  assert.deepEqual([done.failed, done.checks.filter(({ ok }) => !ok)], [[], []])
+  assert.deepEqual([done.failed, done.checks.filter(({ outcome }) => outcome === 'failed')], [[], []])
 })
 
 test('a run that dies after it closed the site says so, and the next opens it, or says that it is closed', async () => {

@@ -17,7 +17,7 @@ const blog = await labBlog('blog', '', { UPLOAD_LIMIT: '1M' })
 async function settledFor(good: LabBlog, baseline: Baseline) {
   const folders = await ownFolders(root)
   const done = await settle(baseline, folders)
-  assert.deepEqual([done.failed, done.checks.filter(({ ok }) => !ok)], [[], []])
+  assert.deepEqual([done.failed, done.checks.filter(({ outcome }) => outcome === 'failed')], [[], []])
   const before = good.writes()
   assert.equal((await settle(baseline, { ...folders, confirm: false })).writes, 0)
   assert.equal(good.writes(), before)
@@ -32,7 +32,7 @@ test('the whole file of the demo, in the root', async () => {
   assert.deepEqual([done.comparison.never, done.comparison.byHand], [[], []])
   const { checks } = await confirm(baseline, { ...folders, try: true })
   assert.deepEqual(
-    checks.filter(({ ok }) => !ok),
+    checks.filter(({ outcome }) => outcome === 'failed'),
     [],
   )
   assert.ok(checks.some(({ name }) => name === 'a visitor’s comment waits for the owner'))
@@ -50,7 +50,7 @@ test('the whole file in German, in a sub-folder, reached by another address toda
     )
   const folders = await ownFolders(root)
   const moved = await settle(german(later, `\n  reachedAt: ${inner.address}`), folders)
-  assert.deepEqual([moved.failed, moved.checks.filter(({ ok }) => !ok)], [[], []])
+  assert.deepEqual([moved.failed, moved.checks.filter(({ outcome }) => outcome === 'failed')], [[], []])
   assert.equal((await settle(german(later), { ...folders, confirm: false })).writes, 0)
   inner.stop()
 })
@@ -67,7 +67,7 @@ menus: { main: [{ page: home }, { category: sightings }, { label: "Out & about",
   const changed = planned(blog.address, rest.replace('{ page: home }, ', '').replace('[{ page: rota }]', '[]'))
   const again = await settle(changed, { ...folders, inUse: true })
   assert.deepEqual(
-    [again.settled, again.failed, again.checks.filter(({ ok }) => !ok)],
+    [again.settled, again.failed, again.checks.filter(({ outcome }) => outcome === 'failed')],
     [['menus/main', 'menus/footer'], [], []],
   )
   const { comparison } = await compareSite(planned(blog.address, `${rest}sidebars: { main: [search] }`), folders)
@@ -107,7 +107,7 @@ test('add-ons of Debian’s packages: one that works, and one that breaks the si
   assert.match(done.failed[0]?.text ?? '', /it breaks the site/)
   assert.match(blog.sql("select option_value from wp_options where option_name = 'active_plugins'"), /xrds-simple/)
   assert.deepEqual(
-    done.checks.filter(({ ok }) => !ok).map(({ name }) => name),
+    done.checks.filter(({ outcome }) => outcome === 'failed').map(({ name }) => name),
     ['nothing is left to settle'],
   )
 })
@@ -170,7 +170,7 @@ test('what stands in front: maintenance, a log-in page, a second step, a questio
   blog.meddle(undefined)
   blog.sql("update wp_options set option_value = '1' where option_name = 'admin_email_lifespan'")
   const asked = await settle(planned(blog.address, '', {}, undefined, ', description: Asked'), folders)
-  assert.deepEqual([asked.failed, asked.checks.filter(({ ok }) => !ok)], [[], []])
+  assert.deepEqual([asked.failed, asked.checks.filter(({ outcome }) => outcome === 'failed')], [[], []])
 })
 
 test('a server that does not pass addresses of posts on: told, and what stood there before is put back', async () => {

@@ -23,8 +23,8 @@ beforeEach(async () => {
 })
 
 const plan = (change?: (text: string) => string) => watchersOnMisago(address, change)
-const failed = (checks: readonly { name: string; ok: boolean; detail: string }[]) =>
-  checks.filter(({ ok }) => !ok).map(({ name, detail }) => `${name}: ${detail}`)
+const failed = (checks: readonly { name: string; outcome: string; detail: string }[]) =>
+  checks.filter(({ outcome }) => outcome === 'failed').map(({ name, detail }) => `${name}: ${detail}`)
 
 test('a fresh forum: surveyed, compared, settled, confirmed, and a second run writes nothing', async () => {
   const found = await survey(address, { systems: builtIn })
@@ -80,7 +80,7 @@ test('one cell that is flipped in the database is named, and nothing else', asyn
   )
   const { checks, eyes } = await confirm(plan(), options)
   assert.deepEqual(
-    eyes.filter(({ ok }) => !ok).map(({ at: where, as, seen }) => [where, as, seen]),
+    eyes.filter(({ outcome }) => outcome === 'failed').map(({ at: where, as, seen }) => [where, as, seen]),
     [['Surveys/Raw counts', 'visitor', ['see', 'read']]],
   )
   assert.ok(failed(checks).some((line) => line.includes('may see, and should not; may read, and should not')))

@@ -9,6 +9,9 @@ import type { Look, Outcome } from '../../src/looks/look.js'
 import { robots } from '../../src/looks/robots.js'
 import { shows } from '../../src/looks/shows.js'
 import { signUpAt } from '../../src/looks/sign-up.js'
+import { title } from '../../src/looks/title.js'
+import { entry } from '../../src/looks/entry.js'
+import type { ThemeLook } from '../../src/core/areas/theme.js'
 import { wornBy } from '../../src/looks/theme.js'
 import type { Answer } from '../../src/web/answer.js'
 import type { Visitor } from '../../src/web/visitor.js'
@@ -27,8 +30,8 @@ const answerAt = (pages: Pages, place: string): Answer => {
 async function taken<L extends OwnLook>(look: Look<L>, expected: L, pages: Pages): Promise<string> {
   const expectation = { name: 'it', at: 'front', ...expected } as unknown as Expectation<L> & L
   const sight = { place: '/', home, visit: (place: string) => Promise.resolve(answerAt(pages, place)) }
-  const { ok, seen }: Outcome = await look(expectation, sight)
-  return `${ok ? 'good' : 'bad'}: ${seen}`
+  const { outcome, seen }: Outcome = await look(expectation, sight)
+  return `${{ passed: 'good', failed: 'bad', 'not looked at': 'unseen' }[outcome]}: ${seen}`
 }
 
 test('a text is seen in what a page shows or is called; a log-in page in front shows nothing', async () => {
@@ -42,6 +45,34 @@ test('a text is seen in what a page shows or is called; a log-in page in front s
   assert.match(await taken(shows, { look: 'shows', texts }, { '/': door }), /^bad: a log-in page stands in front/)
 })
 
+test('a site’s title is looked for where titles stand: an old name in a text is none', async () => {
+  const look = (text: string, html: string) => taken(title, { look: 'title', text }, { '/': html })
+  const page =
+    '<head><title>Tidepool – low water</title></head><main><h2>Welcome to the Old Pier</h2><p>Old Pier</p></main>'
+  assert.match(await look('Tidepool', page), /^good/)
+  assert.match(await look('Old Pier', page), /^bad: .*is not called “Old Pier”$/)
+  assert.match(await look('Tide', page), /^bad/)
+  assert.match(await look('Quay', '<header><h1>The Quay</h1></header><main></main>'), /^good/)
+  assert.match(await look('Quay', '<p>Quay</p>'), /^unseen: .*neither a title nor a heading$/)
+})
+
+test('a page is called so, and shows its text in what it is about: menus and other parts prove nothing', async () => {
+  const look = (html: string, texts = ['Low water at nine'], name = 'Tides') =>
+    taken(entry, { look: 'entry', title: name, texts }, { '/': html })
+  const menu = '<nav><a href="/t">Tides</a></nav>'
+  const text = '<p>Low water at nine</p>'
+  assert.match(await look(`<title>Tides</title>${menu}<main><h1>Tides</h1>${text}</main>`), /^good/)
+  assert.match(await look(`<title>Times</title>${menu}<main><h1>Times</h1>${text}</main>`), /is not called “Tides”$/)
+  assert.match(await look(`<title>Tides</title><main></main><footer>${text}</footer>`), /does not show “Low water at/)
+  assert.match(await look(`<title>Tides</title><article>${text}</article><aside></aside>`), /^good/)
+  assert.match(await look(`<title>Tides</title><div>${text}</div>`), /^unseen: .*does not mark its main part$/)
+  assert.match(await look(`<title>Tides</title><div></div>`), /^bad/)
+  assert.match(await look(`<main>${text}</main>`), /^unseen: .*neither a title nor a heading$/)
+  // words of their own, in whatever quotes
+  assert.match(await look('<title>Tidesman</title><main></main>', []), /^bad/)
+  assert.match(await look('<title>Category: “Tides”</title><main></main>', [], '"Tides"'), /^good/)
+})
+
 test('links are found by their labels, in their order unless any will do', async () => {
   const page = { '/': '<a href="/b">Visit</a><a href="/a">Home</a><a>Nowhere</a>' }
   assert.match(await taken(links, { look: 'links', labels: ['Visit', 'Home'] }, page), /^good/)
@@ -51,13 +82,24 @@ test('links are found by their labels, in their order unless any will do', async
   )
   assert.match(await taken(links, { look: 'links', labels: ['Home', 'Visit'], anyOrder: true }, page), /^good/)
   assert.match(await taken(links, { look: 'links', labels: ['Nowhere'] }, page), /^bad/)
+  const within = (labels: readonly string[], html: string) =>
+    taken(links, { look: 'links', labels, within: 'navigation' }, { '/': html })
+  const two = '<nav><a href="/a">Home</a></nav><p><a href="/b">Visit</a></p><nav><a href="/c">Kelp</a></nav>'
+  assert.match(await within(['Kelp'], two), /^good/)
+  assert.match(await within(['Visit'], two), /^bad: no navigation on .* has a link “Visit”$/)
+  // in one navigation, not a part of each
+  assert.match(await within(['Home', 'Kelp'], two), /^bad: .*“Kelp” behind those before it$/)
+  assert.match(await within(['Visit'], page['/']), /^unseen: .*does not mark a navigation$/)
 })
 
 test('an icon is named by the page and is there; one that lies elsewhere is not fetched', async () => {
   const page = (href: string) => `<link rel="shortcut icon" href="${href}">`
   assert.match(await taken(icon, { look: 'icon' }, { '/': page('/i.png'), [`${home}i.png`]: 'x' }), /^good/)
   assert.match(await taken(icon, { look: 'icon' }, { '/': page('/i.png') }), /i\.png answers HTTP 404$/)
-  assert.match(await taken(icon, { look: 'icon' }, { '/': page('https://elsewhere.example/i.png') }), /^good: https/)
+  assert.match(
+    await taken(icon, { look: 'icon' }, { '/': page('https://elsewhere.example/i.png') }),
+    /^unseen: it lies on another host/,
+  )
   assert.match(await taken(icon, { look: 'icon' }, { '/': '<p>' }), /names no icon$/)
 })
 
@@ -93,19 +135,32 @@ test('signing up: open or closed, what it waits for, and what it asks', async ()
     question: { place: 'ask', of: ({ text }) => text || undefined },
   })
   const pages = { join: 'form, mail', ask: 'How many arms?' }
-  const at = (expected: { open: boolean; approval?: string; question?: string }, there: Pages = pages) =>
-    taken(look, { look: 'sign-up', ...expected }, there)
-  assert.match(await at({ open: true, approval: 'email', question: 'How many arms?' }), /^good/)
-  assert.match(await at({ open: false }), /lets anybody sign up$/)
-  assert.match(await at({ open: true }, { join: '' }), /lets nobody sign up$/)
-  assert.match(await at({ open: true, approval: 'staff' }), /waits for email, not for staff$/)
-  assert.match(await at({ open: true, question: 'Who?' }), /does not ask “Who\?”$/)
+  const open = (open: boolean, there: Pages = pages) => taken(look['sign-up'], { look: 'sign-up', open }, there)
+  const approval = (approval: string) => taken(look.approval, { look: 'approval', approval }, pages)
+  const question = (ask: string) => taken(look.question, { look: 'question', ask }, pages)
+  assert.match(await open(true), /^good/)
+  assert.match(await open(false), /lets anybody sign up$/)
+  assert.match(await open(true, { join: '' }), /lets nobody sign up$/)
+  assert.match(await approval('email'), /^good/)
+  assert.match(await approval('staff'), /waits for email, not for staff$/)
+  assert.match(await question('How many arms?'), /^good/)
+  assert.match(await question('Who?'), /does not ask “Who\?”$/)
+  // a page that tells neither proves neither
+  const silent = signUpAt({ place: 'join', isOpen: () => true })
+  assert.match(await taken(silent.approval, { look: 'approval', approval: 'email' }, pages), /^unseen: .*does not tell/)
+  assert.match(await taken(silent.question, { look: 'question', ask: 'Who?' }, pages), /^unseen/)
 })
 
 test('a theme is worn, and an old address is followed where the system leads there', async () => {
   const worn = wornBy((html, use) => html.includes(use))
   assert.match(await taken(worn, { look: 'theme', use: 'lantern' }, { '/': 'lantern' }), /^good/)
   assert.match(await taken(worn, { look: 'theme', use: 'other' }, { '/': 'lantern' }), /looks otherwise$/)
+  // a child without a sign of its own, and a page without any
+  const child: ThemeLook = { look: 'theme', use: 'other', parent: 'lantern' }
+  assert.match(await taken(worn, child, { '/': 'lantern' }), /^unseen: .*sign of “lantern”, on which it builds/)
+  assert.match(await taken(worn, child, { '/': 'third' }), /looks otherwise$/)
+  const bare = wornBy(() => undefined)
+  assert.match(await taken(bare, { look: 'theme', use: 'lantern' }, { '/': '' }), /^unseen: .*no sign of a theme$/)
 
   const to = (url: string) => ({ get: () => Promise.resolve(answerAt({ x: { url } }, 'x')) }) as unknown as Visitor
   const attempt = {

@@ -1,7 +1,11 @@
 import pc from 'picocolors'
 import { eyesIn, whoLooks } from '../../core/report/eyes.js'
+import { tally, type CheckOutcome } from '../../core/report/outcome.js'
 import type { Check } from '../../core/report/report.js'
 import { bad, good, heading, row } from './layout.js'
+
+const signs: Readonly<Record<CheckOutcome, string>> = { passed: '✓', failed: '✗', 'not looked at': '–' }
+const paints = { passed: good, failed: bad, 'not looked at': pc.dim }
 
 /** Checks by who looked; where one failed, what was seen. */
 export function checkLines(checks: readonly Check[]): string[] {
@@ -11,15 +15,17 @@ export function checkLines(checks: readonly Check[]): string[] {
     return [
       '',
       heading(`as ${whoLooks(as)}`),
-      ...own.flatMap(({ name, ok, detail }) => [
-        ...row(ok ? '✓' : '✗', name, 3, ok ? good : bad),
-        ...(ok ? [] : row('', detail, 5, pc.dim)),
+      ...own.flatMap(({ name, outcome, detail }) => [
+        ...row(signs[outcome], name, 3, paints[outcome]),
+        ...(outcome === 'passed' ? [] : row('', outcome === 'failed' ? detail : `not looked at: ${detail}`, 5, pc.dim)),
       ]),
     ]
   })
 }
 
 export const checkSummary = (checks: readonly Check[]): string => {
-  const failed = checks.filter(({ ok }) => !ok).length
-  return failed === 0 ? `${checks.length} checks, all passed.` : bad(`${failed} of ${checks.length} checks failed.`)
+  const { passed, failed, notLookedAt } = tally(checks)
+  const looked = passed + failed
+  const rest = notLookedAt === 0 ? '' : ` ${notLookedAt} not looked at.`
+  return failed === 0 ? `${looked} checks, all passed.${rest}` : bad(`${failed} of ${looked} checks failed.${rest}`)
 }

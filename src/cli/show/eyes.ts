@@ -10,9 +10,9 @@ export function eyesBlock(cells: readonly EyesCell[]): string[] {
   const things = [...new Set(cells.map(({ at }) => at))]
   const cellOf = (at: string, as: string): string => {
     const cell = cells.find((one) => one.at === at && one.as === as)
-    if (!cell?.seen) return cell && !cell.ok ? 'WRONG: could not look' : 'unseen'
+    if (!cell?.seen) return cell?.outcome === 'failed' ? 'WRONG: could not look' : 'unseen'
     const seen = cell.seen.join(', ') || 'nothing'
-    return cell.ok ? seen : `WRONG: ${seen}`
+    return cell.outcome === 'passed' ? seen : `WRONG: ${seen}`
   }
   const rows = [['', ...columns], ...things.map((at) => [at, ...columns.map((as) => cellOf(at, as))])]
   const paint = (cell: string, number: number) =>

@@ -1,5 +1,6 @@
 import { join } from 'node:path'
 import type { z } from 'zod'
+import { tally } from '../../core/report/outcome.js'
 import type { settleDocument } from '../../core/report/report.js'
 import { differenceLine } from '../../engine/report-of.js'
 import type { Settled } from '../../engine/settle.js'
@@ -13,7 +14,7 @@ export const isAsPlanned = ({ failed, open, comparison, checks }: Settled): bool
   open.length === 0 &&
   comparison.byHand.length === 0 &&
   comparison.never.length === 0 &&
-  checks.every(({ ok }) => ok)
+  tally(checks).failed === 0
 
 export const settleJson = ({
   settled,

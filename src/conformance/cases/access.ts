@@ -6,7 +6,7 @@ import type { ConformanceSite } from '../site.js'
 
 const wrong = async (site: ConformanceSite, baseline: ReturnType<typeof watchers>) => {
   const { eyes } = await confirm(baseline, site.options)
-  return eyes.filter(({ ok }) => !ok).map(({ at, as, planned, seen }) => ({ at, as, planned, seen }))
+  return eyes.filter(({ outcome }) => outcome === 'failed').map(({ at, as, planned, seen }) => ({ at, as, planned, seen }))
 }
 
 export const accessCases: readonly ConformanceCase[] = [
@@ -19,7 +19,7 @@ export const accessCases: readonly ConformanceCase[] = [
       await site.settledForGood(baseline)
       const { eyes, checks } = await confirm(baseline, site.options)
       assert.equal(eyes.length, 20)
-      const failed = checks.filter(({ ok }) => !ok).map(({ name, detail }) => `${name}: ${detail}`)
+      const failed = checks.filter(({ outcome }) => outcome === 'failed').map(({ name, detail }) => `${name}: ${detail}`)
       assert.deepEqual(failed, [])
       const seen = (as: string) => eyes.find((cell) => cell.at === 'Surveys/Raw counts' && cell.as === as)?.seen
       assert.deepEqual(seen('visitor'), [])
@@ -61,7 +61,7 @@ export const accessCases: readonly ConformanceCase[] = [
       await site.settled(baseline)
       await site.confirmed(baseline)
       const turned = watchers(site, raw, { checks: [{ forum, as: 'member kelp', refused: true }] })
-      const failed = (await confirm(turned, site.options)).checks.filter(({ ok }) => !ok)
+      const failed = (await confirm(turned, site.options)).checks.filter(({ outcome }) => outcome === 'failed')
       assert.deepEqual(
         failed.map(({ name }) => name),
         ['“Surveys/Raw counts” turns member kelp away'],
@@ -110,7 +110,7 @@ export const accessCases: readonly ConformanceCase[] = [
       const tried = checks.filter(({ name }) => name.startsWith('tried:'))
       assert.equal(tried.length, 35)
       assert.deepEqual(
-        checks.filter(({ ok }) => !ok).map(({ name, detail }) => `${name}: ${detail}`),
+        checks.filter(({ outcome }) => outcome === 'failed').map(({ name, detail }) => `${name}: ${detail}`),
         [],
       )
       assert.equal((await site.settle(baseline)).writes, 0)

@@ -32,7 +32,7 @@ export const publishingCases: readonly ConformanceCase[] = [
         const plan = site.baseline({ posts, publishing: { postAddress } })
         await site.settledForGood(plan)
         const checks = await site.confirmed(plan, { try: true })
-        assert.ok(checks.some(({ name }) => name === 'the post “Kelp” shows its text'))
+        assert.ok(checks.some(({ name }) => name === 'the post “Kelp” shows its title'))
         tried ||= checks.some(({ name }) => name.startsWith('an old address of a post'))
       }
       assert.ok(tried || !site.system.areas.publishing?.try, 'an old address was followed')

@@ -82,7 +82,8 @@ export const categories: Area<'categories', CategoryItem> = {
     items.map((item) => ({
       name: `the page of ${categories.call(item)} opens`,
       at: { ref: categories.ref(item) },
-      look: 'shows',
-      texts: [item.name],
+      look: 'entry',
+      title: item.name,
+      texts: [],
     })),
 }

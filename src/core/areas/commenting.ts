@@ -76,13 +76,15 @@ export const commenting: Area<'commenting', CommentingItem, never, CommentTry> =
   call: () => 'the rules for comments',
   tries(baseline, found) {
     const post = firstPost(baseline, found)
-    if (!post) return []
+    const cannot = post ? undefined : 'no published post of the plan stands there to try it on'
     const { approve, linksBeforeApproval: most } = baseline.comments ?? {}
     const more = approve === 'none' && most !== undefined ? [most + 1] : []
     return [0, ...more].flatMap((links) => {
       const should = comesOf(baseline, links)
       const what = links === 0 ? 'a visitor’s comment' : `a comment with ${links} links`
-      return should ? [{ name: `${what} ${told[should]}`, at: post.ref, should, words: outcomes, links }] : []
+      return should
+        ? [{ name: `${what} ${told[should]}`, at: post?.ref ?? '', should, words: outcomes, links, cannot }]
+        : []
     })
   },
   say: (key) => words[key],

@@ -58,6 +58,6 @@ export const frontPage: Area<'frontPage', FrontPageItem> = {
     const [first] = textBlocks(textOf(page?.body))
     return first === undefined
       ? []
-      : [{ name: `the front page is “${textOf(page?.title)}”`, at: 'front', look: 'shows', texts: [first] }]
+      : [{ name: `the front page is “${textOf(page?.title)}”`, at: 'front', look: 'entry', texts: [first] }]
   },
 }

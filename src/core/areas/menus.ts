@@ -10,17 +10,19 @@ import { flatCategories, categories } from './categories.js'
 import { pageNamed, pageRef, pages } from './pages.js'
 
 const label = z.string().min(1).optional().describe('What it says; left out, the title of what it leads to')
-export const menuEntrySchema = z.union([
-  z.strictObject({
-    page: pagePath.describe('A page of this file: its path, or its slug where it is the only one'),
-    label,
-  }),
-  z.strictObject({ category: slug.describe('The slug of a category of this file'), label }),
-  z.strictObject({
-    label: z.string().min(1).describe('What it says'),
-    link: z.url({ protocol: /^https?$/, error: 'a whole http or https address' }).describe('Where it leads'),
-  }),
-])
+export const menuEntrySchema = z
+  .union([
+    z.strictObject({
+      page: pagePath.describe('A page of this file: its path, or its slug where it is the only one'),
+      label,
+    }),
+    z.strictObject({ category: slug.describe('The slug of a category of this file'), label }),
+    z.strictObject({
+      label: z.string().min(1).describe('What it says'),
+      link: z.url({ protocol: /^https?$/, error: 'a whole http or https address' }).describe('Where it leads'),
+    }),
+  ])
+  .meta({ examples: [{ page: 'home' }] })
 export const menusSchema = z.record(placeName, z.array(menuEntrySchema))
 type WantedEntry = z.output<typeof menuEntrySchema>
 
@@ -90,5 +92,6 @@ export const menus: Area<'menus', MenuItem> = {
         at: 'front',
         look: 'links',
         labels: item.entries.map(({ label }) => label),
+        within: 'navigation',
       })),
 }

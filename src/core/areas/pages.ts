@@ -153,9 +153,10 @@ export const pages: Area<'pages', PageItem> = {
     items
       .filter(({ state }) => state === 'published')
       .map((item) => ({
-        name: `${pages.call(item)} shows its text`,
+        name: `${pages.call(item)} shows its ${textBlocks(item.body ?? '').length === 0 ? 'title' : 'text'}`,
         at: { ref: pages.ref(item) },
-        look: 'shows',
-        texts: [item.title, ...textBlocks(item.body ?? '')],
+        look: 'entry',
+        title: item.title,
+        texts: textBlocks(item.body ?? ''),
       })),
 }

@@ -112,9 +112,10 @@ export const posts: Area<'posts', PostItem> = {
     items
       .filter(({ state }) => state === 'published')
       .map((item) => ({
-        name: `${posts.call(item)} shows its text`,
+        name: `${posts.call(item)} shows its ${textBlocks(item.body ?? '').length === 0 ? 'title' : 'text'}`,
         at: { ref: posts.ref(item) },
-        look: 'shows',
-        texts: [item.title, ...textBlocks(item.body ?? '')],
+        look: 'entry',
+        title: item.title,
+        texts: textBlocks(item.body ?? ''),
       })),
 }

@@ -34,15 +34,28 @@ const words: Record<keyof SignUpItem, string> = {
   'question.ask': 'what is asked',
   'question.answers': 'what is taken for an answer',
 }
+const waits = {
+  none: 'a new account waits for nobody',
+  email: 'a new account waits for the link in a mail',
+  staff: 'a new account waits for the staff',
+} as const
 const answers = (value: Value): string =>
   (Array.isArray(value) ? (value as readonly string[]) : []).map((one) => one.trim().toLowerCase()).join('\n')
 
-/** Whether visitors may make an account, and how; what is left out is not looked for. */
+/** Whether visitors may make an account. */
 export interface SignUpLook {
   look: 'sign-up'
   open: boolean
-  approval?: string
-  question?: string
+}
+/** What a new account waits for. */
+export interface ApprovalLook {
+  look: 'approval'
+  approval: string
+}
+/** What whoever makes an account is asked. */
+export interface QuestionLook {
+  look: 'question'
+  ask: string
 }
 
 /** Its part of the baseline file. */
@@ -53,7 +66,7 @@ export const signUpPart = {
     .meta({ examples: [{ open: false, role: 'reader' }] }),
 }
 
-export const signUp: Area<'signUp', SignUpItem, SignUpLook> = {
+export const signUp: Area<'signUp', SignUpItem, SignUpLook | ApprovalLook | QuestionLook> = {
   name: 'signUp',
   title: 'sign-up',
   list: 'one',
@@ -74,8 +87,19 @@ export const signUp: Area<'signUp', SignUpItem, SignUpLook> = {
             at: 'front',
             look: 'sign-up',
             open: item.open,
-            approval: item.approval,
-            question: item['question.ask'] === '' ? undefined : item['question.ask'],
           },
+          ...(item.open && item.approval
+            ? [{ name: waits[item.approval], at: 'front' as const, look: 'approval' as const, approval: item.approval }]
+            : []),
+          ...(item.open && item['question.ask']
+            ? [
+                {
+                  name: `they are asked “${item['question.ask']}”`,
+                  at: 'front' as const,
+                  look: 'question' as const,
+                  ask: item['question.ask'],
+                },
+              ]
+            : []),
         ],
 }

@@ -156,7 +156,7 @@ export const site: Area<'site', SiteItem> = {
   show: (key, value) => (key === 'date' || key === 'time' ? dateExample(textOf(value)) : textOf(value)),
   expect: ([item]) => [
     ...(item?.title
-      ? [{ name: 'the front page shows the title', at: 'front' as const, look: 'shows' as const, texts: [item.title] }]
+      ? [{ name: 'the front page shows the title', at: 'front' as const, look: 'title' as const, text: item.title }]
       : []),
     ...(item?.description
       ? [
@@ -179,6 +179,6 @@ export const site: Area<'site', SiteItem> = {
         ]
       : []),
     ...(item?.icon ? [{ name: "the browser's tab has an icon", at: 'front' as const, look: 'icon' as const }] : []),
-    { name: 'the feed can be read', at: 'front', look: 'feed' },
+    { name: 'the feed can be read', at: 'front', look: 'feed', ifAny: true },
   ],
 }

@@ -20,12 +20,16 @@ export interface ThemeItem {
   active: boolean
   /** The version that is there; wanted: this one or a newer. */
   version?: string
+  /** The theme on which it builds, as far as the system tells. */
+  parent?: string
 }
 
 /** Visitors see the theme by that name. */
 export interface ThemeLook {
   look: 'theme'
   use: string
+  /** The theme on which it builds: a page may bear the sign of that one alone. */
+  parent?: string
 }
 
 /** Its part of the baseline file. */
@@ -64,8 +68,14 @@ export const theme: Area<'theme', ThemeItem, ThemeLook> = {
   call: (item) => `the theme “${item.use}”`,
   show: (_key, value) => yesOrNo(value),
   say: (key) => (key === 'active' ? 'in use' : key),
-  expect: (items) =>
+  expect: (items, { packages }) =>
     items
       .filter(({ active }) => active)
-      .map((item) => ({ name: `visitors see ${theme.call(item)}`, at: 'front', look: 'theme', use: item.use })),
+      .map((item) => ({
+        name: `visitors see ${theme.call(item)}`,
+        at: 'front',
+        look: 'theme',
+        use: item.use,
+        parent: packages.theme?.[item.use]?.parent ?? item.parent,
+      })),
 }

@@ -21,7 +21,7 @@ export function fileMistakes(values: PlainGroup, files: Files, add: AddMistake):
       add(
         'missing-file',
         path,
-        `this file is not there${is === 'picture' || is === 'archive' ? '' : ', or is no text'}`,
+        `${fileCalled(name)} is ${files[name] === undefined ? 'not there' : 'no text'}`,
         'a file that exists, counted from the folder of the baseline',
       )
     else if (is === 'picture' && !isUpload(name)) wrong('this is no picture', `a file that ends in ${endings}`)
@@ -38,6 +38,10 @@ export function fileMistakes(values: PlainGroup, files: Files, add: AddMistake):
       }
   }
 }
+
+/** A file by its name, where that looks like one: a secret that slipped to the wrong place does not. */
+const fileCalled = (name: string): string =>
+  /^[\w\p{L} ./-]{1,100}\.[a-z]{2,4}$/u.test(name) ? `the file ${name}` : 'this file'
 
 const endings = uploadEndings.join(', ')
 const isZip = (bytes: Uint8Array | undefined): boolean => bytes?.[0] === 0x50 && bytes[1] === 0x4b

@@ -1,6 +1,6 @@
 import { closest, distance } from 'fastest-levenshtein'
 import type { z } from 'zod'
-import { exampleAt, expectedAt, keysAt } from './schema-walk.js'
+import { exampleAt, expectedAt, formsAt, keysAt, placesOf } from './schema-walk.js'
 import type { Mistake } from './mistake.js'
 import type { Source } from './source.js'
 
@@ -33,38 +33,81 @@ export const pathText = (path: readonly PropertyKey[]): string =>
 /** Mistakes of one sort that are told; more of them help nobody. */
 const MOST = 100
 
-const unknownKey = (source: Source, path: readonly PropertyKey[], key: string): Mistake => {
+function unknownKey(source: Source, path: readonly PropertyKey[], key: string): Mistake {
   const known = keysAt(path)
-  const near = known.length > 0 ? closest(key, known) : undefined
-  const meant =
-    near !== undefined && distance(key.toLowerCase(), near.toLowerCase()) <= Math.max(2, near.length / 2)
-      ? near
-      : undefined
-  return {
-    code: 'unknown-key',
+  const mistake = {
+    code: 'unknown-key' as const,
     at: source.keyAt([...path, key]),
     path: pathText(isSafe(path, key) ? [...path, key] : path),
-    what: `${isSafe(path, key) ? `“${key}”` : 'this key'} is not known here${meant ? `; did you mean “${meant}”?` : ''}`,
+  }
+  const called = isSafe(path, key) ? `“${key}”` : 'this key'
+  // of a group that has several forms, it belongs to another one
+  if (known.includes(key))
+    return { ...mistake, what: `${called} can’t stand beside the others here`, expected: formsAt(path).join(' or ') }
+  const near = known.length > 0 ? closest(key, known) : undefined
+  const steps = near === undefined ? Infinity : distance(key.toLowerCase(), near.toLowerCase())
+  const [elsewhere] = isSafe(path, key) ? placesOf(key) : []
+  if (elsewhere !== undefined && steps > 1) {
+    const stands = elsewhere === '' ? 'at the top of the file' : `under ${elsewhere}`
+    return { ...mistake, what: `${called} is not known here`, expected: `“${key}” ${stands}, where it is known` }
+  }
+  const meant = near !== undefined && steps <= Math.max(2, near.length / 2) ? near : undefined
+  return {
+    ...mistake,
+    what: `${called} is not known here${meant ? `; did you mean “${meant}”?` : ''}`,
     expected: known.length > 0 ? `one of ${known.join(', ')}` : 'no keys of its own',
     example: meant === undefined ? undefined : exampleAt([...path, meant]),
   }
 }
 
+type Issue = z.core.$ZodIssue
+/** Of a value that may have several forms, what lacks for the one that it is nearest to; nothing where it is as near to another. */
+function nearestForm(errors: readonly (readonly Issue[])[]): readonly Issue[] {
+  const [first, second] = errors
+    .filter((issues) => issues.every(({ path, code }) => path.length > 0 || code === 'unrecognized_keys'))
+    .toSorted((a, b) => weight(a) - weight(b))
+  return first && (!second || weight(first) < weight(second)) ? first : []
+}
+const weight = (issues: readonly Issue[]): number =>
+  issues.reduce((sum, issue) => sum + (issue.code === 'unrecognized_keys' ? issue.keys.length : 1), 0)
+
+/** What somebody takes for yes or no, and what is a text in this format. */
+const yesOrNo = /^(?:yes|no|on|off)$/i
+
+/** What stands at a path, by its sort alone: never the value, which may be a secret. */
+function standsThere(value: unknown, expected: string): string {
+  if (Array.isArray(value)) return 'a list stands here'
+  if (value === null) return 'nothing stands here'
+  if (typeof value === 'object') return 'a group of keys stands here'
+  if (typeof value === 'string') {
+    if (expected === 'true or false' && yesOrNo.test(value)) return `“${value.toLowerCase()}” is a text in this format`
+    return 'a text stands here'
+  }
+  if (typeof value === 'boolean') return `“${String(value)}” stands here`
+  return 'a number stands here'
+}
+
 /** Turns what the schema found into mistakes with places. */
-export function mistakesOf(issues: readonly z.core.$ZodIssue[], source: Source): Mistake[] {
+export function mistakesOf(issues: readonly Issue[], source: Source, values: unknown): Mistake[] {
   return issues.slice(0, MOST).flatMap((issue): Mistake[] => {
     if (issue.code === 'unrecognized_keys')
       return issue.keys.slice(0, MOST).map((key) => unknownKey(source, issue.path, key))
     if (issue.code === 'invalid_union') {
-      const deep = issue.errors.flat().filter((inner) => inner.path.length > 0 || inner.code === 'unrecognized_keys')
-      if (deep.length > 0)
+      const inner = nearestForm(issue.errors)
+      if (inner.length > 0)
         return mistakesOf(
-          deep.map((inner) => ({ ...inner, path: [...issue.path, ...inner.path] })),
+          inner.map((one) => ({ ...one, path: [...issue.path, ...one.path] })),
           source,
+          values,
         )
     }
-    const missing = issue.code === 'invalid_type' && source.document.getIn(issue.path, true) === undefined
+    const missing = source.document.getIn(issue.path, true) === undefined
     const own = issue.code === 'custom' || issue.code === 'invalid_format'
+    const limit = issue.code === 'too_small' || issue.code === 'too_big'
+    const expected = own ? issue.message : limit ? limitText(issue) : expectedAt(issue.path)
+    const value = valueAt(values, issue.path)
+    const isOther = issue.code === 'invalid_value' && ['string', 'number'].includes(typeof value)
+    const impossible = own || limit || isOther
     return [
       {
         code: missing ? 'missing-key' : own ? 'wrong-value' : 'wrong-type',
@@ -72,15 +115,30 @@ export function mistakesOf(issues: readonly z.core.$ZodIssue[], source: Source):
         path: pathText(issue.path),
         what: missing
           ? 'this key is missing'
-          : own
+          : impossible
             ? 'this value is not possible here'
-            : 'this is not what belongs here',
-        expected: own ? issue.message : expectedAt(issue.path),
+            : standsThere(value, expected),
+        expected,
         example: exampleAt(issue.path),
       },
     ]
   })
 }
+
+/** A limit that a number, a text or a list is beyond. */
+function limitText(issue: z.core.$ZodIssueTooSmall | z.core.$ZodIssueTooBig): string {
+  const most = issue.code === 'too_big'
+  const limit = String(most ? issue.maximum : issue.minimum)
+  const of = { string: ' signs', array: ' entries' }[String(issue.origin)] ?? ''
+  return `${limit}${of} at the ${most ? 'most' : 'least'}`
+}
+
+const valueAt = (values: unknown, path: readonly PropertyKey[]): unknown =>
+  path.reduce<unknown>(
+    (value, step) =>
+      typeof value === 'object' && value !== null ? (value as Record<PropertyKey, unknown>)[step] : undefined,
+    values,
+  )
 
 /** A mistake in one line: `baseline.yaml:7:3: …`. */
 export const mistakeText = ({ at, path, what, expected, example }: Mistake): string =>

@@ -1,12 +1,14 @@
 import type { Document } from 'yaml'
 import { UnpackError } from '../errors.js'
 import { crossChecks } from './cross-checks.js'
+import { flawTexts, isHarmless } from './flaws.js'
 import { picturesNamed, withFiles, type Files } from './files.js'
 import { filesIn } from './names.js'
+import { isGroup } from './plain-values.js'
 import { mistakesOf, mistakeText } from './mistakes.js'
 import type { Mistake } from './mistake.js'
 import { baselineSchema, type Baseline } from './schema.js'
-import { Source, type Flaw, type Position } from './source.js'
+import { Source, type Position } from './source.js'
 
 /** A baseline that was read, with its document. */
 export interface ReadBaseline {
@@ -57,31 +59,22 @@ export function readBaseline(text: string, files: Files = {}, file = 'baseline.y
 
 const placeText = ({ file, line, column }: Position): string => `${file}:${line}:${column}`
 
-const flawTexts: Record<Flaw, { what: string; expected: string }> = {
-  DUPLICATE_KEY: { what: 'this key stands here twice', expected: 'every key once' },
-  TOO_LARGE: {
-    what: 'this is more than a plan holds',
-    expected: '100,000 keys and values at the most, and not more than a hundred in each other',
-  },
-  CIRCLE: { what: 'this alias leads into itself', expected: 'an alias of something that stands before it' },
-  YAML: {
-    what: 'this is not YAML',
-    expected: 'keys and values, indented with spaces, texts with : or # in quotes',
-  },
-}
-
 function examine(source: Source, files: Files): { mistakes: Mistake[]; values?: Parameters<typeof withFiles>[0] } {
   const flaws = source.flaws.map(({ code, at }): Mistake => ({ code: 'yaml', at, path: '', ...flawTexts[code] }))
   const values = source.values()
-  if (flaws.length > 0 && values === undefined) return { mistakes: flaws }
+  // of a text that is no YAML the values are what the parser guessed
+  if (source.flaws.some(({ code }) => !isHarmless(code))) return { mistakes: flaws }
+  if (!isGroup(values)) {
+    const at = source.at([])
+    return { mistakes: [...flaws, { code: 'yaml', at, path: '', ...flawTexts.NO_PLAN }] }
+  }
   const parsed = baselineSchema.safeParse(values)
   const crossed = crossChecks(values, source, files)
   // what a cross-check explains better (a password!) the schema need not say again
   const explained = new Set(crossed.map(({ path }) => path))
-  const typed =
-    parsed.success || values === undefined
-      ? []
-      : mistakesOf(parsed.error.issues, source).filter(({ path }) => !explained.has(path))
+  const typed = parsed.success
+    ? []
+    : mistakesOf(parsed.error.issues, source, values).filter(({ path }) => !explained.has(path))
   const mistakes = [...flaws, ...typed, ...crossed].sort((a, b) => a.at.line - b.at.line || a.at.column - b.at.column)
   return { mistakes, values: mistakes.length === 0 && parsed.success ? parsed.data : undefined }
 }

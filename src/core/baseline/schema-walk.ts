@@ -8,6 +8,7 @@ export interface SchemaNode {
   enum?: unknown[]
   const?: unknown
   properties?: Record<string, SchemaNode>
+  required?: string[]
   items?: SchemaNode
   additionalProperties?: SchemaNode | boolean
   anyOf?: SchemaNode[]
@@ -23,12 +24,13 @@ const resolve = (node: SchemaNode): SchemaNode => {
   const name = node.$ref?.split('/').at(-1)
   return name === undefined ? node : { ...root().$defs?.[name], ...node, $ref: undefined }
 }
+const optionsOf = (node: SchemaNode): SchemaNode[] => [node, ...(node.anyOf ?? [])].map(resolve)
 
 /** The part of the schema that describes a path, as far as the path is known. */
 export function schemaAt(path: readonly PropertyKey[]): SchemaNode {
   let node = resolve(root())
   for (const step of path) {
-    const options = [node, ...(node.anyOf ?? [])].map(resolve)
+    const options = optionsOf(node)
     const next =
       typeof step === 'number'
         ? options.find((o) => o.items)?.items
@@ -40,25 +42,62 @@ export function schemaAt(path: readonly PropertyKey[]): SchemaNode {
   return node
 }
 
-/** The keys that may stand at a path. */
-export const keysAt = (path: readonly PropertyKey[]): string[] => {
-  const node = schemaAt(path)
-  return [node, ...(node.anyOf ?? [])].map(resolve).flatMap((option) => Object.keys(option.properties ?? {}))
-}
+/** The keys that may stand at a path; in one of several forms, those of any. */
+export const keysAt = (path: readonly PropertyKey[]): string[] => [
+  ...new Set(optionsOf(schemaAt(path)).flatMap((option) => Object.keys(option.properties ?? {}))),
+]
+
+/** The forms that a group may have at a path, each by the keys that it can't be without: `{ label: …, link: … }`. */
+export const formsAt = (path: readonly PropertyKey[]): string[] =>
+  optionsOf(schemaAt(path)).flatMap(({ properties, required = [] }) => (properties ? [formText(required)] : []))
+const formText = (keys: readonly string[]): string => `{ ${keys.map((key) => `${key}: …`).join(', ')} }`
 
 /** What may stand at a path, in words. */
 export function expectedAt(path: readonly PropertyKey[]): string {
-  const say = (node: SchemaNode): string => {
-    if (node.const !== undefined) return JSON.stringify(node.const).replaceAll('"', '')
-    if (node.enum) return node.enum.map(String).join(' or ')
-    if (node.type === 'array') return 'a list'
-    if (node.properties)
-      return `a group of keys (${Object.keys(node.properties).slice(0, 6).join(', ')}${Object.keys(node.properties).length > 6 ? ', …' : ''})`
-    if (node.type === 'string') return 'a text'
-    return node.type === undefined ? 'something else' : `a ${node.type}`
-  }
   const node = schemaAt(path)
-  return (node.anyOf ?? [node]).map(resolve).map(say).join(', or ')
+  const options = (node.anyOf ?? [node]).map(resolve)
+  const all = options.map((option) => say(option, options.length > 1))
+  return all.length < 3 ? all.join(', or ') : `${all.slice(0, -1).join(', ')}, or ${all.at(-1) ?? ''}`
+}
+
+const types: Readonly<Record<string, string>> = {
+  string: 'a text',
+  boolean: 'true or false',
+  integer: 'a whole number',
+  number: 'a number',
+  array: 'a list',
+  object: 'a group of keys',
+  null: 'nothing',
+}
+
+function say(node: SchemaNode, isOneOfSeveral: boolean): string {
+  if (node.const !== undefined) return JSON.stringify(node.const).replaceAll('"', '')
+  if (node.enum) return node.enum.map(String).join(' or ')
+  const keys = Object.keys(node.properties ?? {})
+  if (isOneOfSeveral && keys.length > 0 && node.required?.length) return formText(node.required)
+  if (keys.length > 0) return `a group of keys (${keys.slice(0, 6).join(', ')}${keys.length > 6 ? ', …' : ''})`
+  const { type } = node
+  return (type === undefined ? undefined : types[type]) ?? 'a value as in the example'
+}
+
+/** Where in the format a key stands, nearest to the top first: `publishing.feed`. Keys that are their owner's own words have no place. */
+export function placesOf(key: string): string[] {
+  const places: string[] = []
+  let level: { node: SchemaNode; path: string }[] = [{ node: resolve(root()), path: '' }]
+  for (let depth = 0; depth < 5; depth += 1) {
+    const inner: typeof level = []
+    for (const { node, path } of level)
+      for (const option of optionsOf(node)) {
+        for (const [name, child] of Object.entries(option.properties ?? {})) {
+          if (name === key) places.push(path)
+          // what stands within itself is found at its first place
+          if (name !== 'under') inner.push({ node: resolve(child), path: path === '' ? name : `${path}.${name}` })
+        }
+        if (option.items) inner.push({ node: resolve(option.items), path })
+      }
+    level = inner
+  }
+  return [...new Set(places)]
 }
 
 /** How a right line could look: `timezone: Europe/London`. */
@@ -73,8 +112,12 @@ export function exampleAt(path: readonly PropertyKey[]): string | undefined {
     node.const ??
     node.enum?.[0] ??
     node.anyOf?.[0]?.enum?.[0] ??
+    (node.type === 'boolean' ? false : undefined) ??
     (node.type === 'string' ? 'Repairs' : undefined)
-  return value === undefined || key === undefined ? undefined : `${String(key)}: ${flow(value)}`
+  if (value === undefined || key === undefined) return undefined
+  // an item of a list is shown in one
+  const shown = path.slice(at + 1).reduce<unknown>((inner) => [inner], value)
+  return `${String(key)}: ${flow(shown)}`
 }
 
 const flow = (value: unknown): string =>

@@ -11,6 +11,7 @@ import {
   type Document,
   type Node,
 } from 'yaml'
+import { flawOf, type Flaw } from './flaws.js'
 
 /** A place in a file; line and column count from 1. */
 export interface Position {
@@ -24,14 +25,11 @@ const MOST_NODES = 100_000
 /** Groups and lists in each other. */
 const MOST_DEPTH = 100
 
-/** What is wrong with the YAML itself. */
-export type Flaw = 'DUPLICATE_KEY' | 'TOO_LARGE' | 'CIRCLE' | 'YAML'
-
 /** A baseline's text as a YAML document: its comments stay, and every value knows its place. */
 export class Source {
   readonly document: Document
   readonly #lines = new LineCounter()
-  readonly #flaws: { code: Flaw; at: number }[] = []
+  #flaws: { code: Flaw; at: number }[] = []
   constructor(
     text: string,
     readonly file: string,
@@ -40,7 +38,9 @@ export class Source {
     this.document = this.#read(isTooDeep ? '' : text)
     if (isTooDeep) this.#flaws.push({ code: 'TOO_LARGE', at: 0 })
     // never the parser's own message, which may quote a line
-    for (const { pos } of this.document.errors) this.#flaws.push({ code: 'YAML', at: pos[0] })
+    for (const { pos, code, message } of this.document.errors)
+      this.#flaws.push({ code: flawOf(code, message), at: pos[0] })
+    this.#flaws = plainest(this.#flaws)
     try {
       this.#look()
     } catch {
@@ -79,6 +79,7 @@ export class Source {
         }
         if (isAlias(node)) {
           const target = node.resolve(this.document)
+          if (target === undefined) this.#flaws.push({ code: 'NO_ANCHOR', at: node.range?.[0] ?? 0 })
           if (target !== undefined && path.some((one) => one === target))
             this.#flaws.push({ code: 'CIRCLE', at: node.range?.[0] ?? 0 })
         }
@@ -142,6 +143,12 @@ export class Source {
       return undefined
     }
   }
+}
+
+/** What is not closed makes everything behind it look wrong: it alone is told. */
+const plainest = <F extends { code: Flaw }>(flaws: readonly F[]): F[] => {
+  const open = flaws.find(({ code }) => code === 'UNCLOSED')
+  return open ? [open] : [...flaws]
 }
 
 const startOf = (node: unknown): number => (isNode(node) ? (node.range?.[0] ?? 0) : 0)

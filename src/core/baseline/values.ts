@@ -1,6 +1,6 @@
-import { closest } from 'fastest-levenshtein'
 import { z } from 'zod'
 import { addressText, parseAddress } from '../address.js'
+import { isKnownLanguage, languageNamed, nearestZone } from '../text/nearest.js'
 
 /** Each kind of value says what it expects; the message never repeats what was written, which may be a password. */
 
@@ -14,11 +14,15 @@ const isZone = (text: string): boolean => {
 }
 const isLanguage = (text: string): boolean => {
   try {
-    return Intl.getCanonicalLocales(text).length === 1
+    return Intl.getCanonicalLocales(text).length === 1 && isKnownLanguage(text)
   } catch {
     return false
   }
 }
+
+/** What is expected, and the right value that is nearest, where one is. */
+const orNearest = (expected: string, nearest: string | undefined): string =>
+  nearest === undefined ? expected : `${expected}; the nearest is ${nearest}`
 
 export const siteAddress = z
   .string()
@@ -32,14 +36,15 @@ export const siteAddress = z
 export const timeZone = z
   .string()
   .refine(isZone, {
-    error: ({ input }) =>
-      `an IANA time zone; the nearest is ${closest(String(input), [...Intl.supportedValuesOf('timeZone'), 'UTC'])}`,
+    error: ({ input }) => orNearest('an IANA time zone', nearestZone(String(input))),
   })
   .meta({ examples: ['Europe/London'] })
 
 export const languageTag = z
   .string()
-  .refine(isLanguage, { error: 'a BCP 47 language tag' })
+  .refine(isLanguage, {
+    error: ({ input }) => orNearest('a BCP 47 language tag', languageNamed(String(input))),
+  })
   .meta({ examples: ['en'] })
 
 export const mail = z

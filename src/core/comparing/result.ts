@@ -43,6 +43,8 @@ export interface Comparison {
   notes: Remark[]
   /** Refs of what neither shipped nor stands in the baseline: any makes it a site in use. */
   others: string[]
+  /** Refs of those whose text stays as somebody changed it. */
+  theirTexts: string[]
   /** What should stand on the site afterwards, area by area; a kept text is the one that is there. */
   settled: { [A in AreaName]?: readonly AnyItem[] }
 }
@@ -55,6 +57,7 @@ export const emptyComparison = (): Comparison => ({
   never: [],
   notes: [],
   others: [],
+  theirTexts: [],
   settled: {},
 })
 

@@ -83,6 +83,7 @@ export function weigh(
         ref,
         text: `the text of ${area.call(found.item)} was changed since, or is not ours: it stays (--again=${ref} writes the planned one)`,
       })
+      result.theirTexts.push(ref)
       after[key] = found.item[key]
     } else {
       if (ability === 'unseen') result.unseen.push({ ref: keyOf(area, key), text: `${called(key)} can't be read back` })

@@ -1,6 +1,7 @@
 import type { Remark } from '../compare.js'
 import type { Check, EyesCell, Report } from './report.js'
 import { eyesIn, whoLooks } from './eyes.js'
+import { tally, type CheckOutcome } from './outcome.js'
 import { reportStyle } from './style.js'
 
 const esc = (text: string): string =>
@@ -40,13 +41,19 @@ const removed = (report: Report): string =>
     ),
   )
 
+const marks: Readonly<Record<CheckOutcome, { sign: string; kind: string }>> = {
+  passed: { sign: '✓', kind: 'ok' },
+  failed: { sign: '✗', kind: 'not' },
+  'not looked at': { sign: '–', kind: 'quiet' },
+}
+
 function checks(all: readonly Check[]): string {
   return eyesIn(all)
     .map((as) => {
       const own = all.filter((check) => check.as === as)
       const items = own.map(
-        ({ name, ok, detail }) =>
-          `<li class="${ok ? 'ok' : 'not'}"><b aria-label="${ok ? 'passed' : 'failed'}">${ok ? '✓' : '✗'}</b> <span>${esc(name)}<small>${esc(detail)}</small></span></li>`,
+        ({ name, outcome: came, detail }) =>
+          `<li class="${marks[came].kind}"><b aria-label="${came}">${marks[came].sign}</b> <span>${esc(name)}<small>${came === 'not looked at' ? 'not looked at: ' : ''}${esc(detail)}</small></span></li>`,
       )
       return items.length === 0 ? '' : `<h3>as ${esc(whoLooks(as))}</h3><ul class="checks">${items.join('')}</ul>`
     })
@@ -60,14 +67,14 @@ function eyes(cells: readonly EyesCell[]): string {
   if (cells.length === 0) return ''
   const cellOf = (at: string, as: string): string => {
     const cell = cells.find((one) => one.at === at && one.as === as)
-    if (!cell?.seen) return `<td class="quiet">${cell && !cell.ok ? 'could not look' : 'unseen'}</td>`
+    if (!cell?.seen) return `<td class="quiet">${cell?.outcome === 'failed' ? 'could not look' : 'unseen'}</td>`
     const { seen, planned } = cell
     const words = [...new Set([...planned, ...seen])].map((action) =>
       seen.includes(action) === planned.includes(action)
         ? action
         : `<strong class="bad">${seen.includes(action) ? `${action}, and should not` : `can’t ${action}`}</strong>`,
     )
-    return `<td class="${cell.ok ? 'ok' : 'not'}">${words.join(' · ') || '<span class="quiet">nothing</span>'}</td>`
+    return `<td class="${cell.outcome === 'passed' ? 'ok' : 'not'}">${words.join(' · ') || '<span class="quiet">nothing</span>'}</td>`
   }
   const head = columns.map((as) => `<th scope="col">${esc(as)}</th>`).join('')
   const rows = things.map(
@@ -80,7 +87,7 @@ function eyes(cells: readonly EyesCell[]): string {
 
 function verdict(report: Report): { good: boolean; text: string } {
   const open = [...report.changed, ...report.removed].filter(({ outcome: fate }) => fate !== 'settled').length
-  const failed = report.checks.filter(({ ok }) => !ok).length
+  const failed = tally(report.checks).failed
   const waiting = report.byHand.length + report.never.length
   const parts = [
     ...(open > 0 ? [`${open} ${open === 1 ? 'difference remains' : 'differences remain'}`] : []),

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { outcomes } from './outcome.js'
 
 /*
  * The documents that leave Unpack: one definition each for writing, for programs that read them, and for docs/schemas.
@@ -12,8 +13,10 @@ const value = z.json().describe('Plain data; null stands for nothing')
 export const checkSchema = z.strictObject({
   name: z.string().describe('What was looked at'),
   as: z.string().describe('visitor, owner, or member and a user name'),
-  ok: z.boolean(),
-  detail: z.string().describe('What was seen, where it was not as expected; otherwise where it was looked at'),
+  outcome: z.enum(outcomes).describe('What could not be looked at has neither passed nor failed'),
+  detail: z
+    .string()
+    .describe('What was seen, where it was not as expected; why it was not looked at; else where it was'),
 })
 export type Check = z.output<typeof checkSchema>
 
@@ -23,7 +26,7 @@ export const eyesSchema = z.strictObject({
   planned: z.array(z.string()).describe('What they are to be able to do'),
   seen: z.array(z.string()).nullable().describe('What they can do; null where nobody could look'),
   why: z.string().optional().describe('Why nobody could look'),
-  ok: z.boolean(),
+  outcome: z.enum(outcomes),
 })
 /** What one pair of eyes found at one thing. */
 export type EyesCell = z.output<typeof eyesSchema>
@@ -108,6 +111,7 @@ export const confirmDocument = z
     eyes: z.array(eyesSchema).describe('What each may do where, as visitor, member and owner found it'),
     passed: z.number(),
     failed: z.number(),
+    notLookedAt: z.number(),
     record: z.string(),
   })
   .meta({ title: 'unpack confirm --json' })

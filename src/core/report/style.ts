@@ -15,7 +15,7 @@ th { width: 9.5rem; color: var(--quiet); } .to { width: 1.6rem; color: var(--qui
 /* the one thing that may scroll sideways, within itself */
 .wide { overflow-x: auto; } .eyes { table-layout: auto; background: var(--card); border: 1px solid var(--line); } .eyes th, .eyes td { border-bottom: 1px solid var(--line); padding: .35rem .6rem; } .eyes { font-size: .9rem; } .eyes thead th { width: auto; } .eyes tbody th { width: auto; white-space: nowrap; } .eyes .ok { color: var(--ink); }
 ul { padding-left: 1.2rem; margin: .3rem 0; } li { margin: .25rem 0; }
-.checks { list-style: none; padding: 0; } .checks li { display: flex; gap: .6rem; border-bottom: 1px solid var(--line); padding: .3rem 0; margin: 0; } .checks .ok b { color: var(--sea); } .checks small { display: block; color: var(--quiet); }
+.checks { list-style: none; padding: 0; } .checks li { display: flex; gap: .6rem; border-bottom: 1px solid var(--line); padding: .3rem 0; margin: 0; } .checks .ok b { color: var(--sea); } .checks .not b { color: var(--bad); } .checks small { display: block; color: var(--quiet); }
 @media (max-width: 34rem) { article table, article tbody, article tr, article th, article td { display: block; width: auto; } article tr { padding: .3rem 0; } .found::before { content: 'was '; } .to { display: none; } }
 @media print { body { max-width: none; } article { break-inside: avoid; } }
 `

@@ -31,7 +31,8 @@ function suite(name: string, cases: readonly Case[]): string {
 
 /**
  * A run's account in the form that build servers show: JUnit XML, with a suite for what was settled and one for each pair
- * of eyes. What was not chosen, or is to do by hand, is skipped.
+ * of eyes. What was not chosen, is to do by hand,
+ * or could not be looked at, is skipped.
  */
 export function reportXml(report: Report): string {
   const { of, address, started, ended, changed, removed, byHand, never, checks } = report
@@ -45,7 +46,13 @@ export function reportXml(report: Report): string {
   }))
   const open: Case[] = [...byHand, ...never].map(({ ref, text }) => ({ name: ref, skipped: text }))
   const seen = (as: string): Case[] =>
-    checks.filter((check) => check.as === as).map(({ name, ok, detail }) => ({ name, ...(!ok && { failure: detail }) }))
+    checks
+      .filter((check) => check.as === as)
+      .map(({ name, outcome, detail }) => ({
+        name,
+        ...(outcome === 'failed' && { failure: detail }),
+        ...(outcome === 'not looked at' && { skipped: detail }),
+      }))
   const suites = [
     { name: 'settled', cases: [...settled, ...open] },
     ...eyesIn(checks).map((as) => ({ name: `as ${whoLooks(as)}`, cases: seen(as) })),

@@ -1,3 +1,4 @@
+import { load } from 'cheerio'
 import type { System } from '../system.js'
 import { access } from './areas/access.js'
 import { forumOrder } from './areas/forumOrder.js'
@@ -15,10 +16,14 @@ import { theme } from './areas/theme.js'
 import { topics } from './areas/topics.js'
 import { debts } from './debts.js'
 import { recognise } from './recognise.js'
+import { SHIPPED } from './shipped.js'
 import { screens, trouble } from './screens.js'
 import { MisagoSession } from './session.js'
 import { enter, leave, logIn } from './sign-in.js'
 import { usersOf } from './roles.js'
+
+/** What a page of the forum is called: its own name, in front of the forum's. */
+const titleIn = (html: string): string => (load(html)('head > title').text().split(' | ')[0] ?? '').trim()
 
 /** Misago, driven by the forms of its dashboard and the interface of its public side. Proven with 0.39. */
 export const misago: System<MisagoSession> = {
@@ -55,5 +60,5 @@ export const misago: System<MisagoSession> = {
   trouble,
   publicSide: { signIns: 12, signIn: enter, signOut: leave },
   debts,
-  showsShippedText: () => false,
+  showsShippedText: (html) => SHIPPED.titles.includes(titleIn(html)),
 }

@@ -83,5 +83,5 @@ export const signUp: AreaOnSystem<'signUp', MisagoSession> = {
           : []),
       ]
     }),
-  looks: { 'sign-up': signUpAt(signUpPage) },
+  looks: signUpAt(signUpPage),
 }

@@ -1,4 +1,5 @@
-import { wornBy } from '../../../looks/theme.js'
+import type { ThemeLook } from '../../../core/areas/theme.js'
+import { bad, good, unseen, type Look } from '../../../looks/look.js'
 import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
@@ -11,6 +12,14 @@ import { themesOf } from '../themes.js'
 const OWN = 1
 const OWN_NAME = 'Default Misago Theme'
 const inUse = 'own.theme/in-use'
+
+/** A page loads style sheets of a theme that was added, or none: which of several it is, visitors are not told. */
+const worn: Look<ThemeLook> = async ({ use }, { place, visit }) => {
+  const { text, url } = await visit(place)
+  const isAdded = /href="[^"]*\/themes\/[^"]+\.css/.test(text)
+  if (isAdded === (use === OWN_NAME)) return bad(`${url} looks otherwise`)
+  return isAdded ? unseen(`${url} wears a theme that was added; which one, visitors are not told`) : good(url)
+}
 
 export const theme: AreaOnSystem<'theme', MisagoSession> = {
   keys: ['use', 'active', 'version'],
@@ -45,7 +54,6 @@ export const theme: AreaOnSystem<'theme', MisagoSession> = {
       marks: { place: true, untouched: true, known: true, needed: true },
     },
   ],
-  // which one of several it is, visitors are not told: its style sheets stand in a folder by a number of their own
-  looks: { theme: wornBy((html, use) => use === OWN_NAME || /href="[^"]*\/themes\/[^"]+\.css/.test(html)) },
+  looks: { theme: worn },
   packages: themesIn,
 }

@@ -28,10 +28,8 @@ export const signUp: AreaOnSystem<'signUp', WordPressSession> = {
   },
   translate: (differences) => settingSteps(differences, options, settings),
   ships: () => [{ id: 'signUp', item: { open: false, role: 'reader' } }],
-  looks: {
-    'sign-up': signUpAt({
-      place: 'wp-login.php?action=register',
-      isOpen: ({ text }) => has(text, 'form#registerform'),
-    }),
-  },
+  looks: signUpAt({
+    place: 'wp-login.php?action=register',
+    isOpen: ({ text }) => has(text, 'form#registerform'),
+  }),
 }

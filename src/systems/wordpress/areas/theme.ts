@@ -15,6 +15,8 @@ export const shippedThemes: Readonly<Record<string, readonly string[]>> = {
   twentytwentythree: ['1.0'],
 }
 
+const parentIn = (parent: string | undefined): { parent?: string } => (parent === undefined ? {} : { parent })
+
 export const theme: AreaOnSystem<'theme', WordPressSession> = {
   keys: ['use', 'active', 'version'],
   async read(session, { theme: planned, packages }) {
@@ -23,9 +25,10 @@ export const theme: AreaOnSystem<'theme', WordPressSession> = {
     // known by its archive until it is there, by its own screen then
     const parent = packages.theme?.[planned?.use ?? '']?.parent
     const inUse = planned?.use ?? used?.id
-    return themes.map(({ id, name, version, active, blockTheme }) => ({
+    const idOfName = new Map(themes.map(({ id, name }) => [name, id]))
+    return themes.map(({ id, name, version, active, blockTheme, parent: on }) => ({
       id,
-      item: { use: id, active, version: version ?? '' },
+      item: { use: id, active, version: version ?? '', ...parentIn(idOfName.get(on || '')) },
       marks: {
         place: id in shippedThemes,
         untouched: true,
@@ -76,7 +79,9 @@ export const theme: AreaOnSystem<'theme', WordPressSession> = {
       item: { use, active: index === 0, version: '' },
       marks: { ...shipped, needed: theme === undefined ? index === 0 : theme.use === use },
     })),
-  looks: { theme: wornBy((html, use) => html.includes(`/themes/${use}/`)) },
+  looks: {
+    theme: wornBy((html, use) => (/\/themes\/[^/"'\s]+\//.test(html) ? html.includes(`/themes/${use}/`) : undefined)),
+  },
   packages: themesIn,
 }
 

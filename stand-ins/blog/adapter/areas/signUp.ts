@@ -19,5 +19,5 @@ export const signUp: AreaOnSystem<'signUp', StandInSession> = {
       role: as('joinRole'),
     }),
   ships: () => [{ id: 'signUp', item: { open: true, role: 'reader' } }],
-  looks: { 'sign-up': signUpAt({ place: 'join', isOpen: ({ text }) => has(text, 'form#join') }) },
+  looks: signUpAt({ place: 'join', isOpen: ({ text }) => has(text, 'form#join') }),
 }

@@ -18,9 +18,9 @@ export const theme: AreaOnSystem<'theme', StandInSession> = {
     const rows = await session.rows(room)
     const used = planned?.use ?? rows.find(({ data }) => data.active === 'true')?.data.name
     const parent = packages.theme?.[used ?? '']?.parent ?? rows.find(({ data }) => data.name === used)?.data.parent
-    return rows.map(({ id, data: { name = '', version = '', active } }) => ({
+    return rows.map(({ id, data: { name = '', version = '', active, parent: on } }) => ({
       id,
-      item: { use: name, version, active: active === 'true' },
+      item: { use: name, version, active: active === 'true', ...(on && { parent: on }) },
       marks: {
         place: name in shipped,
         untouched: true,
@@ -67,6 +67,11 @@ export const theme: AreaOnSystem<'theme', StandInSession> = {
       item: { use, active: index === 0, version: '1.0' },
       marks: { place: true, untouched: true, known: true, needed: use === (planned?.use ?? 'plain') },
     })),
-  looks: { theme: wornBy((html, use) => load(html)('meta[name=theme]').attr('content') === use) },
+  looks: {
+    theme: wornBy((html, use) => {
+      const worn = load(html)('meta[name=theme]').attr('content')
+      return worn === undefined ? undefined : worn === use
+    }),
+  },
   packages: themesIn,
 }

@@ -25,15 +25,13 @@ export const signUp: AreaOnSystem<'signUp', StandInSession> = {
       'question.ask': as('question'),
       'question.answers': (value) => ({ answers: Array.isArray(value) ? value.join('\n') : '' }),
     }),
-  looks: {
-    'sign-up': signUpAt({
+  looks: signUpAt({
+    place: 'join',
+    isOpen: ({ text }) => has(text, 'form#join'),
+    approval: ({ text }) => waits.find((one) => one === load(text)('#approval').attr('data-waits')),
+    question: {
       place: 'join',
-      isOpen: ({ text }) => has(text, 'form#join'),
-      approval: ({ text }) => waits.find((one) => one === load(text)('#approval').attr('data-waits')),
-      question: {
-        place: 'join',
-        of: ({ text }) => load(text)('form#join label').last().text() || undefined,
-      },
-    }),
-  },
+      of: ({ text }) => load(text)('form#join label').last().text() || undefined,
+    },
+  }),
 }

@@ -1,0 +1,19 @@
+/** What came of a check: what was looked at passed or failed; what could not be looked at did neither, and the check says why. */
+export const outcomes = ['passed', 'failed', 'not looked at'] as const
+export type CheckOutcome = (typeof outcomes)[number]
+
+/** The outcome of what was looked at. */
+export const lookedAt = (ok: boolean): CheckOutcome => (ok ? 'passed' : 'failed')
+
+/** How many of each. */
+export interface Tally {
+  passed: number
+  failed: number
+  notLookedAt: number
+}
+
+/** Counts checks by what came of them. */
+export function tally(checks: readonly { outcome: CheckOutcome }[]): Tally {
+  const count = (one: CheckOutcome) => checks.filter(({ outcome }) => outcome === one).length
+  return { passed: count('passed'), failed: count('failed'), notLookedAt: count('not looked at') }
+}
