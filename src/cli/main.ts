@@ -11,7 +11,7 @@ const commands: Record<string, { about: string; load: () => Promise<Command> }> 
     load: async () => (await import('./commands/survey.js')).surveyCommand(),
   },
   compare: {
-    about: 'show what is not as planned, in the order in which it would be settled. Writes nothing',
+    about: 'a dry run: show what is not as planned, in the order of settling. Writes nothing',
     load: async () => (await import('./commands/compare.js')).compareCommand(),
   },
   settle: {
@@ -50,16 +50,21 @@ const program = new Command('unpack')
     'after',
     `
 Examples:
-  unpack demo                          watch the whole job on a stand-in blog
-  unpack demo forum                    the same on a forum, with members and closed rooms
+  unpack demo             watch the whole job on a stand-in blog
+  unpack demo forum       the same on a forum, with members and closed rooms
   unpack survey https://repair.example/
   unpack compare baseline.yaml
   unpack settle baseline.yaml
   unpack confirm baseline.yaml
 
-Exit codes: 0 as planned · 1 differences remain or a check failed · 2 baseline or command line wrong
-            3 refused as unsafe, or locked · 4 site or logins file can't be reached, opened or signed in to
-            5 stopped part-way, run again to go on · 130 Ctrl-C`,
+Exit codes:
+  0  as planned
+  1  differences remain, or a check failed
+  2  the baseline or the command line is wrong
+  3  refused as unsafe, or locked
+  4  the site or the logins file can't be reached, opened or signed in to
+  5  stopped part-way: run it again to go on
+  130  Ctrl-C`,
   )
 
 reader()

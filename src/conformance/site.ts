@@ -78,7 +78,7 @@ export class ConformanceSite {
   async settledForGood(baseline: Baseline, more: Partial<SettleOptions> = {}): Promise<Settled> {
     const done = await this.settled(baseline, more)
     const again = await this.settle(baseline, more)
-    const left = again.comparison.differences.map(differenceText)
+    const left = again.comparison.differences.map((one) => differenceText(one))
     if (again.writes > 0 || left.length > 0)
       throw new Error(`a second run sent ${again.writes} writes, for: ${left.join('; ') || 'nothing'}`)
     return done

@@ -134,6 +134,8 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   last?: true
   /** The item's fields, in the order in which an owner reads them. */
   keys: readonly (keyof I & string)[]
+  /** Keys that are told of an item that is missing, beside what it is called. */
+  toldWhenMissing?: readonly string[]
   /** What may be removed of what shipped, as the baseline's `shipped` calls it. */
   shipped?: string
   /** The names by which the baseline says that items are to go. */

@@ -12,6 +12,8 @@ import {
 import { markOpening } from './comparing/opening.js'
 import { isOurs, keepingWhatStands, trustingNobodys } from './comparing/ownership.js'
 import { isLeft, weigh } from './comparing/weigh.js'
+import { allFound } from './inventory.js'
+import { calledBy } from './naming.js'
 import { inOrder } from './order.js'
 import { itemDigest } from './text/digest.js'
 
@@ -22,7 +24,7 @@ export type { CompareOptions, Comparison, Remark } from './comparing/result.js'
  * @param baseline how it should be
  * @param inventory what is there, judged
  * @returns the differences in the order of settling, and what is left as it is and why
- * @example compare(baseline, inventoryOf(reading)).differences.map(differenceText)
+ * @example compare(baseline, inventoryOf(reading)).differences.map((one) => differenceText(one))
  */
 export function compare(baseline: Baseline, inventory: Inventory, options: CompareOptions = {}): Comparison {
   const result = emptyComparison()
@@ -58,6 +60,10 @@ export function compare(baseline: Baseline, inventory: Inventory, options: Compa
   const toCome = new Map(pairs.flatMap(({ found, ref }): [string, string][] => (found ? [[found.ref, ref]] : [])))
   const scales = { baseline, options, toCome, inventory, conflicts: new Set<string>() }
   const planned = new Map(pairs.map((pair) => [pair.ref as string, pair]))
+  result.names = Object.fromEntries([
+    ...allFound(inventory).map(({ ref, item }) => [ref, calledBy(ref, anyItem(item))] as const),
+    ...pairs.map(({ ref, plan, found }) => [ref, calledBy(ref, { ...found?.item, ...plan.item })] as const),
+  ])
   for (const name of areaNames) {
     const area = areaOf(name)
     const binding = bound.get(name)

@@ -1,6 +1,7 @@
-import { anyItem, areaOf, type AnyDifference } from './areas/index.js'
+import { anyItem, areaOf, type AnyDifference, type AreaName } from './areas/index.js'
 import type { Value } from './area.js'
 import { heldIn, nothing, type Held } from './held.js'
+import { named, type Names } from './naming.js'
 import { textBlocks } from './text/plain.js'
 import { textOf } from './value.js'
 
@@ -15,6 +16,13 @@ export function valueText(key: string, held: Held, show?: (key: string, value: V
 function readable(key: string, value: Value, show?: (key: string, value: Value) => string): string {
   if (key === 'body') return textBlocks(textOf(value)).join(' ')
   return show?.(key, value) ?? (Array.isArray(value) ? value.join(', ') : textOf(value))
+}
+
+/** A field's value in words: items that it leads to by their names. */
+export function fieldText(areaName: AreaName, key: string, held: Held, names: Names = {}): string {
+  const area = areaOf(areaName)
+  const leads = held.is === 'value' && area.links?.includes(key)
+  return valueText(key, leads ? { is: 'value', value: named(held.value, names) } : held, area.show)
 }
 
 /** A field that changes: what was found and what is wanted. */
@@ -47,24 +55,24 @@ export function changes(difference: AnyDifference): Change[] {
 }
 
 /** A difference in words an owner understands, one line. */
-export function differenceText(difference: AnyDifference): string {
+export function differenceText(difference: AnyDifference, names: Names = {}): string {
   const area = areaOf(difference.area)
   if (difference.is === 'left over') return `${area.call(anyItem(difference.found.item))} goes: ${difference.because}`
   if (difference.is === 'missing' && area.list !== 'one') return `${area.call(anyItem(difference.wanted))} is missing`
   const item = anyItem(difference.is === 'different' ? difference.found.item : difference.wanted)
   const parts = changes(difference).map(
     ({ key, found, wanted }) =>
-      `${area.say?.(key) ?? key} ${valueText(key, found, area.show)} → ${valueText(key, wanted, area.show)}`,
+      `${area.say?.(key) ?? key} ${fieldText(difference.area, key, found, names)} → ${fieldText(difference.area, key, wanted, names)}`,
   )
   return `${area.list === 'one' ? '' : `${area.call(item)}: `}${parts.join(', ')}`
 }
 
 /** Several lines at most: one for each field of an item there is only one of. */
-export function differenceLines(difference: AnyDifference): string[] {
+export function differenceLines(difference: AnyDifference, names: Names = {}): string[] {
   const area = areaOf(difference.area)
-  if (area.list !== 'one' || difference.is === 'left over') return [differenceText(difference)]
+  if (area.list !== 'one' || difference.is === 'left over') return [differenceText(difference, names)]
   return changes(difference).map(
     ({ key, found, wanted }) =>
-      `${area.say?.(key) ?? key}: ${valueText(key, found, area.show)} → ${valueText(key, wanted, area.show)}`,
+      `${area.say?.(key) ?? key}: ${fieldText(difference.area, key, found, names)} → ${fieldText(difference.area, key, wanted, names)}`,
   )
 }

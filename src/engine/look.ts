@@ -2,6 +2,7 @@ import type { Inventory } from '../core/areas/index.js'
 import type { Comparison } from '../core/compare.js'
 import { UnpackError } from '../core/errors.js'
 import { lookedAt } from '../core/report/outcome.js'
+import { differenceText } from '../core/words.js'
 import type { Check, EyesCell } from '../core/report/report.js'
 import type { Screen } from '../systems/system.js'
 import type { SignedIn } from '../systems/session.js'
@@ -95,18 +96,23 @@ async function read(run: Run, session: SignedIn, record: RunRecord, add: Add): P
   }
 }
 
+/** How many differences a check tells; compare tells them all. */
+const MOST_TOLD = 8
 const NOTHING_LEFT = 'nothing is left to settle'
 
-function nothingLeft({ differences, byHand, never }: Comparison): Check {
+/** What differs, found → wanted, in an owner's words. */
+function nothingLeft({ differences, byHand, never, names }: Comparison): Check {
   const left = [
-    ...differences.map(({ ref }) => ref as string),
-    ...byHand.map(({ ref }) => `${ref} (by hand)`),
-    ...never.map(({ ref }) => `${ref} (never)`),
+    ...differences.map((one) => differenceText(one, names)),
+    ...byHand.map(({ ref, text }) => `by hand, ${ref}: ${text}`),
+    ...never.map(({ ref, text }) => `not to be had, ${ref}: ${text}`),
   ]
   return asOwner(
     NOTHING_LEFT,
     left.length === 0,
-    left.length === 0 ? 'compared again' : `not as planned: ${left.slice(0, 8).join(', ')}`,
+    left.length === 0
+      ? 'compared again'
+      : `${left.slice(0, MOST_TOLD).join('; ')}${left.length > MOST_TOLD ? `; and ${left.length - MOST_TOLD} more` : ''}`,
   )
 }
 

@@ -1,10 +1,13 @@
-import { plainOf } from '../core/held.js'
+import { plainOf, type Held } from '../core/held.js'
 import { anyItem, areaOf, type AnyDifference } from '../core/areas/index.js'
 import type { Value } from '../core/area.js'
 import { nothingYet } from '../core/report/blank.js'
 import type { DifferenceLine, Report, SystemLine } from '../core/report/report.js'
-import { given } from '../core/value.js'
-import { changes, differenceText, valueText } from '../core/words.js'
+import type { Names } from '../core/naming.js'
+import { textBlocks } from '../core/text/plain.js'
+import { wordChanges, type WordChange } from '../core/text/word-changes.js'
+import { given, textOf } from '../core/value.js'
+import { changes, differenceText, fieldText } from '../core/words.js'
 import type { Run } from './run.js'
 
 /** A report with nothing in it yet. */
@@ -12,6 +15,8 @@ export const blankReport = (run: Run, of: Report['of'], started: Date): Report =
   report: 1,
   of,
   address: run.site.home,
+  title: run.baseline.site.title ?? '',
+  dashboard: dashboardOf(run),
   system: systemLine(run),
   started: started.toISOString(),
   ended: started.toISOString(),
@@ -19,10 +24,14 @@ export const blankReport = (run: Run, of: Report['of'], started: Date): Report =
   ...nothingYet,
 })
 
+/** Where the owner signs in: the dashboard's first screen asks for it. */
+export const dashboardOf = ({ site }: Pick<Run, 'site'>): string =>
+  new URL(site.system.screens[0]?.place ?? '', site.home).href
+
 /** The system as documents name it. */
 export function systemLine({ site: { surveyed } }: Pick<Run, 'site'>): SystemLine {
   const { system } = surveyed.findings
-  return system ? { id: system.id, version: system.version, proven: system.proven ?? null } : null
+  return system ? { id: system.id, name: system.name, version: system.version, proven: system.proven ?? null } : null
 }
 
 const plain = (pairs: { key: string; value: Value }[]): Record<string, Value> =>
@@ -43,13 +52,13 @@ export function wantedIn(difference: AnyDifference): Record<string, Value> | nul
 }
 
 /** A difference as documents have it. */
-export const differenceLine = (difference: AnyDifference): DifferenceLine => ({
+export const differenceLine = (difference: AnyDifference, names: Names): DifferenceLine => ({
   area: difference.area,
   ref: difference.ref,
   is: difference.is,
   found: foundIn(difference) as DifferenceLine['found'],
   wanted: wantedIn(difference) as DifferenceLine['wanted'],
-  text: differenceText(difference),
+  text: differenceText(difference, names),
 })
 
 /** What became of a difference; for one that failed, the code and the words of why. */
@@ -61,10 +70,19 @@ export interface Fate {
   copy?: string
 }
 
+/** What became of a text, word by word; nothing where it is new. */
+function wordsOf(found: Held, wanted: Held): { words?: WordChange[] } {
+  if (found.is !== 'value' || wanted.is !== 'value') return {}
+  const plainText = (value: Value) => textBlocks(textOf(value)).join(' ')
+  const words = wordChanges(plainText(found.value), plainText(wanted.value))
+  return words ? { words } : {}
+}
+
 /** The differences of a run as its report tells them. */
 export function accountOf(
   differences: readonly AnyDifference[],
   fateOf: (difference: AnyDifference) => Fate,
+  names: Names,
 ): Pick<Report, 'changed' | 'removed'> {
   const changed: Report['changed'] = []
   const removed: Report['removed'] = []
@@ -82,8 +100,9 @@ export function accountOf(
     else {
       const fields = changes(difference).map(({ key, found, wanted }) => ({
         name: area.say?.(key) ?? key,
-        found: valueText(key, found, area.show),
-        wanted: valueText(key, wanted, area.show),
+        found: fieldText(difference.area, key, found, names),
+        wanted: fieldText(difference.area, key, wanted, names),
+        ...(area.texts?.includes(key) && wordsOf(found, wanted)),
       }))
       changed.push({
         area: difference.area,

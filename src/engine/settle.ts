@@ -8,7 +8,7 @@ import type { Check, EyesCell } from '../core/report/report.js'
 import type { SignedIn } from '../systems/session.js'
 import type { Work } from './work.js'
 import type { SettleOptions } from './settling/choice.js'
-import { accountOf, blankReport, type Fate } from './report-of.js'
+import { accountOf, blankReport, dashboardOf, type Fate } from './report-of.js'
 import { call } from './call.js'
 import { keepingPages } from './unexpected-page.js'
 import { asUnpackError } from './error-of.js'
@@ -39,6 +39,8 @@ export interface Settled {
   eyes: EyesCell[]
   writes: number
   requests: number
+  /** Where it is, and where its owner signs in. */
+  site: { address: string; dashboard: string; username: string }
   /** The record's folder; undefined if nothing was begun. */
   record?: string
 }
@@ -71,7 +73,7 @@ async function settleLocked(run: Run, options: SettleOptions, started: Date): Pr
   const agreed = await choose(options, first)
   if (!agreed) {
     await shown.session?.signOut()
-    return { ...nothing, open: plan.differences, comparison: plan, requests: run.account.traffic.requests }
+    return { ...nothing, open: plan.differences, comparison: plan, requests: run.account.traffic.requests, site: siteOf(run) }
   }
   const record = run.record(started)
   record.journal({ event: 'opened' })
@@ -135,7 +137,7 @@ async function carryThrough(
   const { requests, writes } = run.account.traffic
   record.report({
     ...blankReport(run, 'settle', started),
-    ...accountOf(agenda.all, (difference) => agenda.fateOf(difference)),
+    ...accountOf(agenda.all, (difference) => agenda.fateOf(difference), agenda.left.names),
     ...{ kept, byHand, never, notes, checks, eyes, requests, writes },
     ended: new Date().toISOString(),
   })
@@ -193,5 +195,12 @@ function resultOf(run: Run, agenda: Agenda, checks: Check[]): Omit<Settled, 'rec
     checks,
     writes,
     requests,
+    site: siteOf(run),
   }
 }
+
+const siteOf = (run: Run): Settled['site'] => ({
+  address: run.site.home,
+  dashboard: dashboardOf(run),
+  username: run.baseline.owner.username,
+})

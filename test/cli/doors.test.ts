@@ -135,7 +135,7 @@ test('files that are not what they should be: told with their place, and nothing
   const ran = await run(['settle', file, '--yes'])
   assert.equal(ran.exit, 2)
   assert.match(ran.err, /baseline\.yaml:4:30: theme\.from: this is no archive/)
-  assert.match(ran.err, /baseline\.yaml:5:16: links\.from: this file is not there/)
+  assert.match(ran.err, /baseline\.yaml:5:16: links\.from: the file none\.opml is not there/)
   writeFileSync(join(root, 'files/harbour.zip'), 'PK\u0003\u0004 broken')
   writeFileSync(join(root, 'files/none.opml'), '<opml/>')
   const broken = await run(['settle', file, '--yes'])

@@ -1,10 +1,13 @@
 import assert from 'node:assert/strict'
-import { statSync, writeFileSync } from 'node:fs'
+import { spawnSync } from 'node:child_process'
+import { readdirSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { test } from 'node:test'
 import { LoginsFile, Secret } from 'unpack'
 import { cliLab, json } from '../help/cli-lab.js'
+import { folder } from '../help/folders.js'
 import { demoFolder } from '../help/demo.js'
+import { root as projectRoot } from '../help/root.js'
 import { PASSPHRASE } from '../help/sites.js'
 
 const { root, stand, run } = cliLab()
@@ -21,6 +24,38 @@ test('help: every command has one, with examples', async () => {
       assert.match(help.out, /Examples:/)
     }),
   )
+})
+
+test('every help text fits a terminal of eighty columns, and every command has examples', async () => {
+  const commandsIn = (help: string): string[] =>
+    [...(/Commands:\n([\s\S]*?)(?:\n\n|$)/.exec(help)?.[1] ?? '').matchAll(/^ {2}([a-z-]+)/gm)]
+      .map(([, name = '']) => name)
+      .filter((name) => name !== 'help')
+  const look = async (path: readonly string[]): Promise<void> => {
+    const { out } = await run([...path, '--help'])
+    for (const line of out.split('\n')) assert.ok(line.length <= 80, `${path.join(' ')}: ${line}`)
+    assert.match(out, /Examples:/, path.join(' '))
+    await Promise.all(commandsIn(out).map((name) => look([...path, name])))
+  }
+  await look([])
+})
+
+test('a command or an option that there isn’t is said so, and what there is', async () => {
+  for (const [args, said] of [
+    [['setle', 'plan.yaml'], /unknown command 'setle'[\s\S]*settle/],
+    [['settle', '--yess', 'plan.yaml'], /unknown option '--yess'[\s\S]*--yes/],
+    [['logins', 'put'], /unknown command 'put'/],
+  ] as const) {
+    const { exit, out, err } = await run([...args])
+    assert.deepEqual([exit, out], [2, ''])
+    assert.match(err, said)
+  }
+})
+
+test('a reader that goes away ends a command without a trace', () => {
+  const main = join(projectRoot, 'dist/src/cli/main.js')
+  const ran = spawnSync('sh', ['-c', `"$0" "$1" schema | head -n 1`, process.execPath, main], { encoding: 'utf8' })
+  assert.deepEqual([ran.stdout.trim(), ran.stderr], ['{', ''])
 })
 
 test('a wrong command line: exit 2, one message, no trace', async () => {
@@ -120,7 +155,8 @@ test('logins: add, list, show, remove', async () => {
 
 test('the demo: placeholder, first run, settled, confirmed, in under 15 seconds', async () => {
   const began = performance.now()
-  const ran = await run(['demo'], { env: { UNPACK_PASSPHRASE: '' } })
+  const [cwd, temporary] = [folder(), folder()]
+  const ran = await run(['demo'], { cwd, env: { UNPACK_PASSPHRASE: '', TMPDIR: temporary } })
   assert.equal(ran.exit, 0, ran.err)
   for (const words of [
     /standing +placeholder/,
@@ -128,10 +164,13 @@ test('the demo: placeholder, first run, settled, confirmed, in under 15 seconds'
     /40 differences/,
     /Settled, and read back as planned/,
     /checks, all passed/,
-    /report\.html/,
+    /The site is gone again/,
     /Try next/,
   ])
     assert.match(ran.out, words)
+  // nothing that is offered is gone, and nothing is left behind
+  assert.doesNotMatch(ran.out, /report\.html|logins show|sign in/)
+  assert.deepEqual([readdirSync(cwd), readdirSync(temporary)], [[], []])
   assert.ok(performance.now() - began < 15_000)
 })
 

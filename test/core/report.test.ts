@@ -6,8 +6,10 @@ const evil = `"><script>alert('x')</script><img src=x onerror=alert(1)>`
 const report = reportDocument.parse({
   report: 1,
   of: 'settle',
+  title: evil,
+  dashboard: `javascript:${evil}`,
   address: `http://127.0.0.1/${evil}`,
-  system: { id: evil, version: evil, proven: false },
+  system: { id: evil, name: evil, version: evil, proven: false },
   started: '2026-11-25T10:15:00.000Z',
   ended: '2026-11-25T10:15:02.500Z',
   stood: { standing: evil, reasons: [evil] },
@@ -41,7 +43,7 @@ test('whatever a site says, the report shows it as text', () => {
 
 test('the verdict counts what is open, what failed and what is left to do', () => {
   const html = reportHtml(report)
-  assert.match(html, /1 difference remains, 1 of 1 checks failed, 2 left to do by hand or not to be had/)
+  assert.match(html, /1 difference remains, 1 of 1 check failed, 2 left to do by hand or not to be had/)
   assert.match(html, /25 November 2026, 10:15:00 UTC/)
   assert.match(html, /2\.5 s/)
   const fine = { ...report, changed: [], removed: [], byHand: [], never: [], checks: [] }

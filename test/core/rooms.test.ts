@@ -47,6 +47,7 @@ test('core asks for nothing: no Node, no network, no other room', () => {
     'zod',
     'compare-versions',
     'dequal',
+    'diff',
     'yaml',
     'htmlparser2',
     'entities',

@@ -9,6 +9,8 @@ import { reportXml } from '../../src/core/report/xml.js'
 const report = (more: Partial<Report> = {}): Report => ({
   report: 1,
   of: 'settle',
+  title: 'Tidepool',
+  dashboard: 'http://127.0.0.1/office',
   address: 'http://127.0.0.1:4101/',
   system: null,
   started: '2026-11-25T10:00:00.000Z',

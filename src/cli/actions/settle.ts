@@ -44,7 +44,7 @@ function choose(
     if (late) show(['', heading('seen only now')])
     if (opens) show(['', heading('lets more people see what holds somebody’s items')])
     show([
-      ...differenceBlocks(seen, accessRows(baseline)),
+      ...differenceBlocks(seen, allVisible(comparison.names), accessRows(baseline)),
       ...(late || opens ? [] : remarkBlocks(allVisible(comparison))),
       '',
     ])

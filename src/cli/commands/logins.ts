@@ -1,24 +1,33 @@
 import { Command } from 'commander'
 import { lazily } from '../lazily.js'
 
-const part = (name: string, description: string): Command =>
+const ADDRESS = 'https://repair.example/'
+
+const part = (name: string, description: string, examples: readonly string[]): Command =>
   new Command(name)
     .description(description)
     .option('--logins <file>', 'the logins file (UNPACK_LOGINS; else in your config folder)')
+    .addHelpText('after', `\nExamples:\n${examples.map((line) => `  unpack logins ${line}`).join('\n')}`)
     .exitOverride()
-const ofOne = (name: string, description: string): Command =>
-  part(name, description).argument('<address>', 'a whole http or https address').argument('<user>', 'the user name')
+const ofOne = (name: string, description: string, examples = [`${name} ${ADDRESS} marlow`]): Command =>
+  part(name, description, examples)
+    .argument('<address>', 'a whole http or https address')
+    .argument('<user>', 'the user name')
 const actions = () => import('../actions/logins.js')
 
 export const loginsCommand = (): Command =>
   new Command('logins')
     .addCommand(
-      part('list', 'list the logins, without passwords')
+      part('list', 'list the logins, without passwords', ['list', 'list --json'])
         .option('--json', 'print one JSON document')
         .action(lazily(async () => (await actions()).list)),
     )
     .addCommand(
-      ofOne('add', 'store a login; the password is asked for, or read from standard input')
+      ofOne('add', 'store a login; the password is asked for, or read from standard input', [
+        `add ${ADDRESS} marlow`,
+        `add --temporary ${ADDRESS} host-admin`,
+        `add ${ADDRESS} marlow < password.txt`,
+      ])
         .option('--temporary', "it is the host's: a password of the owner's own takes its place")
         .option('--door', 'it opens the door in front of the whole site (HTTP Basic)')
         .action(lazily(async () => (await actions()).add)),

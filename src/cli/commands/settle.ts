@@ -13,7 +13,7 @@ export const settleCommand = (): Command =>
     )
     .option(
       '--open <ref>',
-      'open this to more people although it holds somebody’s items (may be given several times)',
+      'open this to more people although somebody’s items are in it (may be given several times)',
       gather,
     )
     .option('--no-confirm', 'leave out the look at the result')

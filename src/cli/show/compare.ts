@@ -4,7 +4,8 @@ import type { compareDocument } from '../../core/report/report.js'
 import { anyItem, areaOf, type AnyDifference } from '../../core/areas/index.js'
 import type { AccessRow } from '../../core/access/rows.js'
 import type { Comparison, Remark } from '../../core/compare.js'
-import { changes, differenceText, valueText } from '../../core/words.js'
+import { changes, differenceText, fieldText } from '../../core/words.js'
+import type { Names } from '../../core/naming.js'
 import { differenceLine } from '../../engine/report-of.js'
 import type { Compared } from '../../engine/compare.js'
 import { accessBlock } from './access.js'
@@ -14,7 +15,7 @@ export const compareJson = ({ comparison, system, rows, expected }: Compared): z
   const { differences, kept, byHand, unseen, never, notes, others } = comparison
   return {
     system,
-    differences: differences.map(differenceLine),
+    differences: differences.map((one) => differenceLine(one, comparison.names)),
     ...{ kept, byHand, unseen, never, notes, others, access: rows.access ?? [], expected },
   }
 }
@@ -22,15 +23,21 @@ export const compareJson = ({ comparison, system, rows, expected }: Compared): z
 type Change = ReturnType<typeof changes>[number]
 const labels = { missing: 'missing', different: 'different', 'left over': 'goes' } as const
 
-function differenceRows(difference: AnyDifference): string[] {
+function differenceRows(difference: AnyDifference, names: Names): string[] {
   const area = areaOf(difference.area)
   const changeText = ({ key, found, wanted }: Change) =>
-    `${area.say?.(key) ?? key}: ${valueText(key, found, area.show)} → ${pc.bold(valueText(key, wanted, area.show))}`
+    `${area.say?.(key) ?? key}: ${fieldText(difference.area, key, found, names)} → ${pc.bold(fieldText(difference.area, key, wanted, names))}`
   if (difference.is === 'left over')
     return row(labels['left over'], differenceText(difference).replace(/ goes: /, ': '))
   if (area.list === 'one')
     return changes(difference).flatMap((change, index) => row(index === 0 ? labels.different : '', changeText(change)))
-  if (difference.is === 'missing') return row(labels.missing, area.call(anyItem(difference.wanted)))
+  if (difference.is === 'missing') {
+    const told = changes(difference).filter(({ key }) => area.toldWhenMissing?.includes(key))
+    return [
+      ...row(labels.missing, area.call(anyItem(difference.wanted))),
+      ...told.flatMap(({ key, wanted }) => row('', fieldText(difference.area, key, wanted, names), 13)),
+    ]
+  }
   return [
     ...row(labels.different, area.call(anyItem(difference.found.item))),
     ...changes(difference).flatMap((change) => row('', changeText(change), 13)),
@@ -48,7 +55,11 @@ const remarks = (title: string, items: readonly Remark[], intro?: string): strin
       ]
 
 /** Differences in the order of settling, a block for each area. */
-export function differenceBlocks(differences: readonly AnyDifference[], access: readonly AccessRow[] = []): string[] {
+export function differenceBlocks(
+  differences: readonly AnyDifference[],
+  names: Names,
+  access: readonly AccessRow[] = [],
+): string[] {
   let last = ''
   let shown = false
   return differences.flatMap((difference) => {
@@ -57,7 +68,7 @@ export function differenceBlocks(differences: readonly AnyDifference[], access: 
     shown ||= difference.area === 'access'
     if (difference.area === 'access' && difference.is === 'missing') return table
     const block = difference.is === 'left over' ? 'left over' : areaOf(difference.area).title
-    const lines = differenceRows(difference)
+    const lines = differenceRows(difference, names)
     if (block === last) return [...table, ...lines]
     last = block
     return [...table, '', heading(block), ...lines]
@@ -87,7 +98,7 @@ export function remarkBlocks({ kept, byHand, unseen, never, notes, others }: Com
 export function compareLines({ comparison, system, rows, expected }: Compared, address: string): string[] {
   const { differences } = comparison
   return [
-    `${heading(address)} ${pc.dim(system ? `${system.id} ${system.version}` : '')}`,
+    `${heading(address)} ${pc.dim(system ? `${system.name} ${system.version}` : '')}`,
     ...(expected
       ? row(
           '',
@@ -95,7 +106,7 @@ export function compareLines({ comparison, system, rows, expected }: Compared, a
           0,
         )
       : []),
-    ...differenceBlocks(differences, rows.access ?? []),
+    ...differenceBlocks(differences, comparison.names, rows.access ?? []),
     ...remarkBlocks(comparison),
     '',
     differences.length === 0

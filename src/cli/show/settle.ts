@@ -3,6 +3,7 @@ import type { z } from 'zod'
 import { tally } from '../../core/report/outcome.js'
 import type { settleDocument } from '../../core/report/report.js'
 import { differenceLine } from '../../engine/report-of.js'
+import { anyItem, areaOf } from '../../core/areas/index.js'
 import type { Settled } from '../../engine/settle.js'
 import { checkLines, checkSummary } from './checks.js'
 import { eyesBlock } from './eyes.js'
@@ -25,6 +26,7 @@ export const settleJson = ({
   checks,
   eyes,
   record,
+  site,
 }: Settled): z.output<typeof settleDocument> => ({
   settled,
   failed,
@@ -33,21 +35,23 @@ export const settleJson = ({
   checks,
   eyes,
   record: record ?? null,
-  differences: comparison.differences.map(differenceLine),
+  differences: comparison.differences.map((one) => differenceLine(one, comparison.names)),
   byHand: comparison.byHand,
   never: comparison.never,
   notes: comparison.notes,
   requests,
+  site,
 })
 
-export function settleLines(done: Settled): string[] {
+/** @param where false: without telling where everything is to be found */
+export function settleLines(done: Settled, where = true): string[] {
   const { settled, failed, open, comparison, checks, eyes, record, writes, requests } = done
   if (record === undefined)
     return [
       `Nothing was written; ${open.length === 1 ? 'one difference is' : `${open.length} differences are`} open. With --yes, settle does not ask.`,
     ]
   return [
-    ...(settled.length > 0 ? ['', heading('settled'), ...row('', settled.join(', '), 0)] : []),
+    ...settledBlock(done),
     ...(failed.length > 0
       ? ['', heading('failed'), ...failed.flatMap(({ ref, text }) => row('✗', `${ref}: ${text}`, 3, bad))]
       : []),
@@ -60,6 +64,43 @@ export function settleLines(done: Settled): string[] {
       : bad(`${failed.length + open.length} differences remain.`),
     ...(checks.length > 0 ? [checkSummary(checks)] : []),
     `${writes} writes in ${requests} requests.`,
-    `Report: ${join(record, 'report.html')}`,
+    ...(where ? whereBlock(done) : []),
   ]
+}
+
+/** Where everything is to be found, and what comes next. */
+function whereBlock({ site, record = '', failed, open }: Settled): string[] {
+  const remains = failed.length + open.length > 0
+  return [
+    '',
+    heading('where to go on'),
+    ...row('sign in', `${site.dashboard}, as ${site.username}`),
+    ...row('password', `unpack logins show ${site.address} ${site.username}`),
+    ...row('report', join(record, 'report.html')),
+    ...row(
+      'next',
+      remains
+        ? 'look at what failed; the same command again goes on where this one stopped'
+        : 'look around on the site; unpack confirm tells later whether all still is as planned',
+    ),
+  ]
+}
+
+const kinds = { missing: 'made', different: 'changed', 'left over': 'removed' } as const
+
+/** What was settled, by what was done, under the names that people know. */
+function settledBlock({ settled, comparison }: Settled): string[] {
+  if (settled.length === 0) return []
+  const rows = (['missing', 'different', 'left over'] as const).flatMap((is) => {
+    const names = comparison.differences
+      .filter((one) => one.is === is && settled.includes(one.ref))
+      .map((one) =>
+        areaOf(one.area).call({
+          ...(one.is === 'missing' ? {} : anyItem(one.found.item)),
+          ...(one.is === 'left over' ? {} : anyItem(one.wanted)),
+        }),
+      )
+    return names.length === 0 ? [] : row(kinds[is], [...new Set(names)].join(', '))
+  })
+  return ['', heading('settled'), ...rows]
 }

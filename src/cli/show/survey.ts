@@ -22,7 +22,9 @@ export const surveyJson = (surveyed: Surveyed): z.output<typeof surveyDocument> 
     address: addressText(surveyed.address),
     standing: surveyed.standing,
     safe: surveyed.safe,
-    system: system ? { id: system.id, version: system.version, proven: system.proven ?? null } : null,
+    system: system
+      ? { id: system.id, name: system.name, version: system.version, proven: system.proven ?? null }
+      : null,
     reasons: surveyed.reasons,
     variants,
     requests: surveyed.requests,

@@ -82,6 +82,7 @@ export const menus: Area<'menus', MenuItem> = {
       item: { place, entries: entries.map((entry) => entryOf(entry, baseline)) },
     })),
   links: ['entries'],
+  toldWhenMissing: ['entries'],
   call: (item) => `the menu “${item.place}”`,
   show: (key, value) => (key === 'entries' ? labels(value).join(' · ') : textOf(value)),
   expect: (items) =>

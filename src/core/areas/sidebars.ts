@@ -43,5 +43,6 @@ export const sidebars: Area<'sidebars', SidebarItem> = {
   ref: (item) => refOf('sidebars', item.place),
   plan: ({ sidebars }) => Object.entries(sidebars ?? {}).map(([place, parts]) => ({ item: { place, parts } })),
   call: (item) => `the sidebar “${item.place}”`,
+  toldWhenMissing: ['parts'],
   show: (_key, value) => (Array.isArray(value) ? value.join(', ') : textOf(value)),
 }

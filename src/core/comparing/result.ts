@@ -1,5 +1,6 @@
 import type { AnyDifference, AnyItem, AreaName } from '../areas/index.js'
 import type { Ability, Difference, Found, Plan } from '../area.js'
+import type { Names } from '../naming.js'
 import type { areaOf } from '../areas/index.js'
 
 export interface CompareOptions {
@@ -45,6 +46,8 @@ export interface Comparison {
   others: string[]
   /** Refs of those whose text stays as somebody changed it. */
   theirTexts: string[]
+  /** What planned items and those that stand there are called, by their refs. */
+  names: Names
   /** What should stand on the site afterwards, area by area; a kept text is the one that is there. */
   settled: { [A in AreaName]?: readonly AnyItem[] }
 }
@@ -58,6 +61,7 @@ export const emptyComparison = (): Comparison => ({
   notes: [],
   others: [],
   theirTexts: [],
+  names: {},
   settled: {},
 })
 

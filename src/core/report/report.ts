@@ -34,6 +34,7 @@ export type EyesCell = z.output<typeof eyesSchema>
 const systemSchema = z
   .strictObject({
     id: z.string(),
+    name: z.string(),
     version: z.string().describe('Empty where it is not told'),
     proven: z.boolean().nullable().describe('null where the version is only told after signing in'),
   })
@@ -94,6 +95,7 @@ export const settleDocument = z
     failed: z.array(failedSchema),
     kept: z.array(remark),
     writes: z.number().describe('Requests that could change the site, log-ins apart'),
+    site: z.strictObject({ address: z.string(), dashboard: z.string(), username: z.string() }),
     checks: z.array(checkSchema),
     eyes: z.array(eyesSchema).describe('What each may do where, as visitor, member and owner found it'),
     record: z.string().nullable().describe("The record's folder; null if nothing was begun"),
@@ -133,6 +135,8 @@ export const reportDocument = z
     report: z.literal(1).describe('The version of this format'),
     of: z.enum(['settle', 'confirm']),
     address: z.string(),
+    title: z.string().describe('What the site is called; empty where the baseline does not say'),
+    dashboard: z.string().describe('Where its owner signs in'),
     system: systemSchema,
     started: z.string().describe('ISO 8601, UTC'),
     ended: z.string(),
@@ -143,7 +147,17 @@ export const reportDocument = z
         ref: z.string(),
         what: z.string().describe('What an owner calls the item'),
         is: z.enum(['missing', 'different']),
-        fields: z.array(z.strictObject({ name: z.string(), found: z.string(), wanted: z.string() })),
+        fields: z.array(
+          z.strictObject({
+            name: z.string(),
+            found: z.string(),
+            wanted: z.string(),
+            words: z
+              .array(z.strictObject({ is: z.enum(['same', 'gone', 'new']), text: z.string() }))
+              .optional()
+              .describe('What became of a text, word by word; what stayed is shortened'),
+          }),
+        ),
         outcome: z.enum(['settled', 'failed', 'not chosen']),
         why: z.string().optional(),
       }),

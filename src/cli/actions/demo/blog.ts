@@ -2,10 +2,10 @@ import { standInBlog } from '../../../../stand-ins/blog/server/index.js'
 import { Stage } from './stage.js'
 
 /** The blog of the Lantern Street Repair Café, from the host's placeholder on. */
-export async function blog(keep: boolean): Promise<{ address: string; close(): Promise<unknown> }> {
+export async function blog(keep: boolean, folder: string): Promise<{ address: string; close(): Promise<unknown> }> {
   const host = standInBlog({ standing: 'placeholder' })
   const address = await host.listen(4101).catch(() => host.listen(0))
-  const stage = await Stage.open('repair-cafe', address)
+  const stage = await Stage.open('repair-cafe', address, keep, folder)
   await stage.survey('The host has not begun yet: a placeholder stands at the address')
   host.install()
   await stage.survey('The host has put a blog there: its first-run form waits')
@@ -13,7 +13,6 @@ export async function blog(keep: boolean): Promise<{ address: string; close(): P
     {},
     'Compare: the baseline and what the system ships',
     'Confirm: with fresh eyes, as a visitor and as the owner',
-    keep,
     [
       'npx unpack demo --keep, then look around on the site',
       'npx unpack demo forum: members, closed rooms, and a look through everybody’s eyes',

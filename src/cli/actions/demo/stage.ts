@@ -1,5 +1,3 @@
-import { mkdtempSync } from 'node:fs'
-import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { addressText, parseAddress } from '../../../core/address.js'
 import type { Baseline } from '../../../core/baseline/schema.js'
@@ -25,6 +23,8 @@ import { surveyLines } from '../../show/survey.js'
 /** The demo's own logins hold nothing worth hiding: its passphrase stands here for everybody to read. */
 const PASSPHRASE = 'demo'
 
+const GONE = 'The site is gone again, with its passwords and its report. With --keep, all of it stays to look at.'
+
 /** Where a demo plays: a folder of its own, and the acts that every demo has. */
 export class Stage {
   #act = 0
@@ -32,22 +32,22 @@ export class Stage {
     readonly address: string,
     readonly file: string,
     readonly baseline: Baseline,
-    readonly folder: string,
+    readonly keep: boolean,
     readonly options: RunOptions & { logins: LoginsFile },
   ) {}
 
   /** @param world the demo's folder: `repair-cafe` */
-  static async open(world: string, address: string, folder = Stage.folder()): Promise<Stage> {
+  static async open(world: string, address: string, keep: boolean, folder: string): Promise<Stage> {
     const file = join(packageFolder(), 'demo', world, 'baseline.yaml')
-    return new Stage(address, file, baselineFile(file, address), folder, {
+    return new Stage(address, file, baselineFile(file, address), keep, {
       systems: await systemsFor(),
       signal: interrupted(),
       state: join(folder, 'state'),
+      records: keep ? undefined : join(folder, 'unpack-record'),
       logins: await LoginsFile.open(join(folder, 'logins.json'), new Secret(PASSPHRASE), 12),
       on: progress(),
     })
   }
-  static folder = (): string => mkdtempSync(join(tmpdir(), 'unpack-demo-'))
 
   say(...lines: string[]): void {
     process.stdout.write(`${lines.join('\n')}\n`)
@@ -62,32 +62,40 @@ export class Stage {
   }
 
   /** Compare, settle and confirm, as an owner would; then where everything is to be found. */
-  async play(more: Partial<RunOptions>, compared: string, confirmed: string, keep: boolean, next: readonly string[]): Promise<void> {
+  async play(more: Partial<RunOptions>, compared: string, confirmed: string, next: readonly string[]): Promise<void> {
     const options = { ...this.options, ...more }
     this.act(compared, '', ...compareLines(await compareSite(this.baseline, options), this.address))
     this.act('Settle', '')
     const settled = await settle(this.baseline, { ...options, confirm: false })
-    this.say(...settleLines(settled))
+    this.say(...settleLines(settled, false))
     this.act(confirmed)
     const { checks, eyes, failed } = await confirm(this.baseline, options)
     this.say(...eyesBlock(eyes), '', checkSummary(checks), '')
     process.exitCode = isAsPlanned(settled) && failed === 0 ? 0 : 1
 
-    const site = addressText(parseAddress(this.address) ?? { origin: this.address, base: '/' })
-    const { username } = this.baseline.owner
     this.say(
-      heading(keep ? 'There it is' : 'There it was: --keep leaves it up'),
-      ...row('site', site),
-      ...row('dashboard', `${site}enter, as ${username}`),
-      ...row(
-        'password',
-        `UNPACK_PASSPHRASE=${PASSPHRASE} npx unpack logins show ${site} ${username} --logins ${options.logins.file}`,
-      ),
-      ...row('report', join(settled.record ?? '', 'report.html')),
-      ...row('baseline', this.file),
+      ...(this.keep ? this.#where(settled.record ?? '') : row('', GONE, 0)),
       '',
       heading('Try next'),
       ...next.flatMap((line) => row('', line)),
     )
+  }
+
+  /** Where everything is to be found while the site stays up. */
+  #where(record: string): string[] {
+    const site = addressText(parseAddress(this.address) ?? { origin: this.address, base: '/' })
+    const { username } = this.baseline.owner
+    const logins = this.options.logins.file
+    return [
+      heading('There it is'),
+      ...row('site', site),
+      ...row('dashboard', `${site}enter, as ${username}`),
+      ...row(
+        'password',
+        `UNPACK_PASSPHRASE=${PASSPHRASE} npx unpack logins show ${site} ${username} --logins ${logins}`,
+      ),
+      ...row('report', join(record, 'report.html')),
+      ...row('baseline', this.file),
+    ]
   }
 }

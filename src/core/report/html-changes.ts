@@ -1,0 +1,63 @@
+import { areaNames, areaOf } from '../areas/index.js'
+import type { WordChange } from '../text/word-changes.js'
+import { esc, folded, list } from './html-parts.js'
+import type { Report } from './report.js'
+
+type Changed = Report['changed'][number]
+type Field = Changed['fields'][number]
+
+const fate = (one: Changed['outcome']): string => (one === 'settled' ? '' : ` <strong class="bad">${esc(one)}</strong>`)
+
+const words = (changes: readonly WordChange[]): string =>
+  changes
+    .map(({ is, text }) =>
+      is === 'same' ? esc(text) : `<${is === 'gone' ? 'del' : 'ins'}>${esc(text)}</${is === 'gone' ? 'del' : 'ins'}>`,
+    )
+    .join('')
+
+/** One field in a line: what was found, and what became of it. */
+const fieldLine = ({ name, found, wanted, words: changes }: Field, isNew: boolean): string =>
+  changes
+    ? `${esc(name)}: <span class="words">${words(changes)}</span>`
+    : `${esc(name)}: ${isNew ? '' : `<span class="found">${esc(found)}</span> <span aria-label="became">→</span> `}<b>${esc(wanted)}</b>`
+
+/** A difference: an item's is a line to be opened, that of a setting its fields. */
+function changedItem(one: Changed, isSetting: boolean): string {
+  const fields = one.fields.map((field) => fieldLine(field, one.is === 'missing'))
+  const why = one.why === undefined ? '' : ` <span class="bad">${esc(one.why)}</span>`
+  if (isSetting) return list(fields.map((field) => `${field}${fate(one.outcome)}${why}`))
+  const keys = one.is === 'missing' ? 'made' : one.fields.map(({ name }) => name).join(', ')
+  return folded(`${esc(one.what)} <span class="quiet">${esc(keys)}</span>${fate(one.outcome)}${why}`, list(fields))
+}
+
+/** What was changed, folded by area. */
+export function changesByArea(changed: readonly Changed[]): string {
+  const names = [...areaNames.filter((area) => changed.some((one) => one.area === area))]
+  return names
+    .map((name) => {
+      const own = changed.filter((one) => one.area === name)
+      const area = areaOf(name)
+      const failed = own.some(({ outcome }) => outcome === 'failed')
+      const [made, other] = [
+        own.filter(({ is }) => is === 'missing').length,
+        own.filter(({ is }) => is !== 'missing').length,
+      ]
+      const counts = [...(made > 0 ? [`${made} made`] : []), ...(other > 0 ? [`${other} changed`] : [])].join(', ')
+      const isSetting = area.list === 'one'
+      return `<article>${folded(
+        `<b>${esc(area.title)}</b> <span class="quiet">${isSetting ? '' : esc(counts)}</span>`,
+        own.map((one) => changedItem(one, isSetting)).join(''),
+        failed,
+      )}</article>`
+    })
+    .join('')
+}
+
+/** What went, and where its copy lies. */
+export const removals = ({ removed }: Report): string =>
+  list(
+    removed.map(
+      ({ what, why, outcome, copy }) =>
+        `${esc(what)}: ${esc(why)}${fate(outcome)}${copy === undefined ? '' : ` · <a href="${esc(copy)}">its copy</a>`}`,
+    ),
+  )
