@@ -12,15 +12,19 @@ export interface ConformanceCase {
   area: AreaName | 'all'
   /** It is skipped only where the adapter says that it can't give one of these. */
   needs: readonly NeededKey[]
+  /** Why it can't show on a system what its name says: it is skipped there, and not told as passed. */
+  unless?(system: System): string | undefined
   run(site: ConformanceSite): Promise<void>
 }
 
 type Can = Readonly<Record<string, unknown>>
 /** What an ability may depend on, where nothing is planned and nothing is there. */
-const bare = readBaseline('unpack: 1\nsite: { address: "http://127.0.0.1/" }\nowner: { username: marlow }').baseline
+export const bare = readBaseline(
+  'unpack: 1\nsite: { address: "http://127.0.0.1/" }\nowner: { username: marlow }',
+).baseline
 
-/** Keys of a case that a system can't be given. */
-export function lacking(system: System, { area: own, needs }: ConformanceCase): string[] {
+/** Keys of a case that a system can't be given, or why else it shows nothing there. */
+export function lacking(system: System, { area: own, needs, unless }: ConformanceCase): string[] {
   const areas = system.areas as Record<string, { can?: Can | ((site: object) => Can) } | undefined>
   const missing = needs.filter((needed) => {
     if (needed === 'first-run') return system.firstRunNeeds === undefined
@@ -30,5 +34,7 @@ export function lacking(system: System, { area: own, needs }: ConformanceCase): 
     const can = typeof onSystem?.can === 'function' ? onSystem.can({ baseline: bare, inventory: {} }) : onSystem?.can
     return !onSystem || (can?.[needed.slice(at + 1)] ?? 'can') !== 'can'
   })
-  return missing.length === 0 && own !== 'all' && !areas[own] ? [own] : missing
+  const all = missing.length === 0 && own !== 'all' && !areas[own] ? [own] : missing
+  const why = all.length === 0 ? unless?.(system) : undefined
+  return why === undefined ? all : [why]
 }

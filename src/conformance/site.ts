@@ -112,4 +112,13 @@ export class ConformanceSite {
     if (failed.length > 0) throw new Error(failed.map(({ name, detail }) => `${name}: ${detail}`).join('\n'))
     return checks
   }
+
+  /** Looks at the result, and expects that these checks are among those that passed: not looked at is not enough. */
+  async seen(baseline: Baseline, ...names: string[]): Promise<void> {
+    const checks = await this.confirmed(baseline)
+    for (const name of names) {
+      const check = checks.find((one) => one.name === name)
+      if (check?.outcome !== 'passed') throw new Error(`${name}: ${check ? check.detail : 'there is no such check'}`)
+    }
+  }
 }

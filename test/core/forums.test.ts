@@ -21,7 +21,10 @@ const differences = (rest: string, reading: Reading, options = {}) => {
     }),
     options,
   )
-  return { ...result, texts: result.differences.filter(({ area }) => area !== 'access').map((one) => differenceText(one)) }
+  return {
+    ...result,
+    texts: result.differences.filter(({ area }) => area !== 'access').map((one) => differenceText(one)),
+  }
 }
 
 test('renamed and moved: nothing is made twice, also in a category that is renamed', () => {

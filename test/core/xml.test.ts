@@ -69,18 +69,19 @@ test('a suite for what was settled and one for each pair of eyes, with their sum
         { name: 'the title', as: 'visitor', outcome: 'passed', detail: '' },
         { name: 'the feed', as: 'visitor', outcome: 'failed', detail: 'no feed' },
         { name: 'signs in', as: 'owner', outcome: 'passed', detail: '' },
+        { name: 'signs out', as: 'owner', outcome: 'not looked at', detail: 'no dashboard' },
       ],
     }),
   )
   assert.deepEqual(named(xml, 'testsuites'), [
-    { name: 'unpack settle http://127.0.0.1:4101/', tests: '8', failures: '2', time: '3.250' },
+    { name: 'unpack settle http://127.0.0.1:4101/', tests: '9', failures: '2', time: '3.250' },
   ])
   assert.deepEqual(
     named(xml, 'testsuite').map(({ name, tests, failures, skipped }) => [name, tests, failures, skipped]),
     [
       ['settled', '5', '1', '2'],
       ['as the visitor', '2', '1', '0'],
-      ['as the owner', '1', '0', '0'],
+      ['as the owner', '2', '0', '1'],
     ],
   )
   assert.deepEqual(
@@ -98,6 +99,7 @@ test('a suite for what was settled and one for each pair of eyes, with their sum
       'the title',
       'the feed',
       'signs in',
+      'signs out',
     ],
   )
 })

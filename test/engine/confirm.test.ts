@@ -98,6 +98,33 @@ test('the password was changed: signing in fails, and what needs the dashboard i
   assert.deepEqual(names, ['the owner can sign in'])
 })
 
+test('what can’t be looked at is told with why, and counts neither as passed nor as failed', async () => {
+  const [account] = standIn.blog.accounts
+  assert.ok(account)
+  const { password } = account
+  account.password = 'changed-behind-the-back'
+  const { checks, passed, failed, notLookedAt } = await confirm(smallBaseline(standIn.address), standIn.options)
+  account.password = password
+  const unseen = checks.filter(({ outcome }) => outcome === 'not looked at')
+  assert.ok(
+    unseen.length >= 4 && unseen.every(({ detail }) => /at the dashboard, which could not be read/.test(detail)),
+  )
+  assert.ok(unseen.some(({ name }) => name === 'the page “Visit us” shows its text'))
+  assert.deepEqual([passed + failed + notLookedAt, notLookedAt], [checks.length, unseen.length])
+})
+
+test('a text that its owner changed is looked for as it stands there, and the check says so', async () => {
+  const page = standIn.blog.pages.find(({ slug }) => slug === 'visit')
+  assert.ok(page)
+  const { body } = page
+  page.body = '<p>We moved to the blue door.</p>'
+  const { checks } = await confirm(smallBaseline(standIn.address), standIn.options)
+  page.body = body
+  const check = checks.find(({ name }) => name === 'the page “Visit us” shows its text')
+  assert.equal(check?.outcome, 'passed')
+  assert.match(check.detail, /the text as it was changed there, not the planned one/)
+})
+
 for (const [what, trouble] of [
   ['an error page', (html: string) => html.replace('data-screen="uploads"', '')],
   [

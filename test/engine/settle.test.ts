@@ -146,7 +146,7 @@ test('a user name that differs from the existing one is by hand', async () => {
   assert.deepEqual(done.failed, [])
   assert.deepEqual(
     done.checks.filter(({ outcome }) => outcome === 'failed').map(({ name, detail }) => `${name}: ${detail}`),
-    ['nothing is left to settle: not as planned: owner.username (by hand)'],
+    [`nothing is left to settle: by hand, owner.username: ${comparison.byHand[0]?.text ?? ''}`],
   )
 })
 

@@ -6,7 +6,9 @@ import type { ConformanceSite } from '../site.js'
 
 const wrong = async (site: ConformanceSite, baseline: ReturnType<typeof watchers>) => {
   const { eyes } = await confirm(baseline, site.options)
-  return eyes.filter(({ outcome }) => outcome === 'failed').map(({ at, as, planned, seen }) => ({ at, as, planned, seen }))
+  return eyes
+    .filter(({ outcome }) => outcome === 'failed')
+    .map(({ at, as, planned, seen }) => ({ at, as, planned, seen }))
 }
 
 export const accessCases: readonly ConformanceCase[] = [
@@ -19,7 +21,9 @@ export const accessCases: readonly ConformanceCase[] = [
       await site.settledForGood(baseline)
       const { eyes, checks } = await confirm(baseline, site.options)
       assert.equal(eyes.length, 20)
-      const failed = checks.filter(({ outcome }) => outcome === 'failed').map(({ name, detail }) => `${name}: ${detail}`)
+      const failed = checks
+        .filter(({ outcome }) => outcome === 'failed')
+        .map(({ name, detail }) => `${name}: ${detail}`)
       assert.deepEqual(failed, [])
       const seen = (as: string) => eyes.find((cell) => cell.at === 'Surveys/Raw counts' && cell.as === as)?.seen
       assert.deepEqual(seen('visitor'), [])

@@ -1,6 +1,6 @@
 import { areaNames, areaOf } from '../areas/index.js'
 import type { WordChange } from '../text/word-changes.js'
-import { esc, folded, list } from './html-parts.js'
+import { count, esc, folded, list } from './html-parts.js'
 import type { Report } from './report.js'
 
 type Changed = Report['changed'][number]
@@ -38,14 +38,14 @@ export function changesByArea(changed: readonly Changed[]): string {
       const own = changed.filter((one) => one.area === name)
       const area = areaOf(name)
       const failed = own.some(({ outcome }) => outcome === 'failed')
-      const [made, other] = [
-        own.filter(({ is }) => is === 'missing').length,
-        own.filter(({ is }) => is !== 'missing').length,
+      const made = own.filter(({ is }) => is === 'missing').length
+      const parts = [
+        ...(made > 0 ? [`${made} made`] : []),
+        ...(made < own.length ? [`${own.length - made} changed`] : []),
       ]
-      const counts = [...(made > 0 ? [`${made} made`] : []), ...(other > 0 ? [`${other} changed`] : [])].join(', ')
       const isSetting = area.list === 'one'
       return `<article>${folded(
-        `<b>${esc(area.title)}</b> <span class="quiet">${isSetting ? '' : esc(counts)}</span>`,
+        `<b>${esc(area.title)}</b> <span class="quiet">${isSetting ? count(own.flatMap(({ fields }) => fields).length, 'setting') : parts.join(', ')}</span>`,
         own.map((one) => changedItem(one, isSetting)).join(''),
         failed,
       )}</article>`

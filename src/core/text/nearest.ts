@@ -14,7 +14,7 @@ export function nearestZone(text: string): string | undefined {
   return nearest && nearest.steps <= Math.max(2, wanted.length / 4) ? nearest.zone : undefined
 }
 
-const letters = [...'abcdefghijklmnopqrstuvwxyz']
+const letters = Array.from({ length: 26 }, (_, index) => String.fromCharCode(97 + index))
 const nameOf = (tag: string, language: string): string | undefined => {
   try {
     return new Intl.DisplayNames(language, { type: 'language', fallback: 'none' }).of(tag)
