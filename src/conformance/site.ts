@@ -5,7 +5,7 @@ import type { Baseline } from '../core/baseline/schema.js'
 import { confirm, type ConfirmOptions } from '../engine/confirm.js'
 import type { Check } from '../core/report/report.js'
 import { differenceText } from '../core/words.js'
-import { settle, type SettleOptions, type Settled } from '../engine/settle.js'
+import { chooseAll, settle, type SettleOptions, type Settled } from '../engine/settle.js'
 import type { System } from '../systems/system.js'
 import { Run } from '../engine/run.js'
 import type { Id } from '../core/area.js'
@@ -63,7 +63,7 @@ export class ConformanceSite {
   }
 
   settle(baseline: Baseline, more: Partial<SettleOptions> = {}): Promise<Settled> {
-    return settle(baseline, { ...this.options, confirm: false, ...more })
+    return settle(baseline, { ...this.options, confirm: false, choose: chooseAll, ...more })
   }
 
   /** Settles, and expects that nothing failed and nothing is left. */

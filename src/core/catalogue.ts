@@ -9,6 +9,7 @@ import { stoppedPartWay } from './catalogue/stopped-part-way.js'
 import { ofOne } from './catalogue/of-one-difference.js'
 export type { Entry } from './catalogue/entry.js'
 
+/** Every error of Unpack, by its code. */
 export const catalogue = {
   ...wrongFile,
   ...refused,

@@ -1,7 +1,9 @@
 import { catalogue, type Entry } from './catalogue.js'
 
+/** The code of an error. */
 export type ErrorCode = keyof typeof catalogue
-type Details<C extends ErrorCode> = Parameters<(typeof catalogue)[C]['what']>[0]
+/** What the message of an error is made of. */
+export type ErrorDetails<C extends ErrorCode> = Parameters<(typeof catalogue)[C]['what']>[0]
 
 /** What every failure of Unpack is: a code from the catalogue, said in words an owner understands. */
 export class UnpackError extends Error {
@@ -33,10 +35,10 @@ export class UnpackError extends Error {
   /** @example throw UnpackError.of('locked', { address: 'http://127.0.0.1:4101/' }) */
   static of<C extends ErrorCode>(
     code: C,
-    details: Details<C>,
+    details: ErrorDetails<C>,
     more: { at?: string; lines?: readonly string[]; page?: string; cause?: unknown } = {},
   ): UnpackError {
-    const found: Entry<Details<C>> = catalogue[code] as unknown as Entry<Details<C>>
+    const found: Entry<ErrorDetails<C>> = catalogue[code] as unknown as Entry<ErrorDetails<C>>
     return new UnpackError(
       code,
       found.what(details),

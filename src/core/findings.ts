@@ -63,6 +63,7 @@ export interface Findings {
   system?: Recognised
 }
 
+/** What stands at an address. */
 export type Standing = 'nothing' | 'blank' | 'placeholder' | 'first-run' | 'fresh' | 'in-use' | 'unknown'
 
 /** The survey's verdict. */

@@ -17,6 +17,7 @@ export type SharedLook =
   | { look: 'robots'; welcome: boolean }
   | { look: 'icon' }
   | FeedLook
+/** The feed can be read, and is no longer than planned. */
 export interface FeedLook {
   look: 'feed'
   /** How many items it may hold at the most. */

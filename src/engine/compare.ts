@@ -10,6 +10,7 @@ import { Run } from './run.js'
 import { takeStock, expectedStock } from './stock.js'
 import { againstPlan } from './against-plan.js'
 
+/** What a comparison found, and the system that it was found on. */
 export interface Compared {
   comparison: Comparison
   system: SystemLine

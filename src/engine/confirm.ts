@@ -1,6 +1,7 @@
 import type { Baseline } from '../core/baseline/schema.js'
 import { UnpackError } from '../core/errors.js'
 import { tally, type Tally } from '../core/report/outcome.js'
+import type { Remark } from '../core/compare.js'
 import type { Check, EyesCell } from '../core/report/report.js'
 import { lookAtAll } from './look.js'
 import type { RunOptions } from './options.js'
@@ -9,15 +10,19 @@ import { Run } from './run.js'
 import { blankReport } from './report-of.js'
 import { tryOut } from './try-out.js'
 
+/** What {@link confirm} takes beside a baseline. */
 export interface ConfirmOptions extends RunOptions {
   /** Try rules out where looking is not enough: a visitor's comment is written and taken away again. */
   try?: boolean
 }
 
+/** What was looked at, how it was found, and where the record lies. */
 export interface Confirmed extends Tally {
   checks: Check[]
   /** What each may do where, as visitor, members and owner found it. */
   eyes: EyesCell[]
+  /** What is worth knowing of the public site beside the plan; none of it fails. */
+  notes: Remark[]
   /** The record's folder. */
   record: string
 }
@@ -42,7 +47,7 @@ async function confirmOn(run: Run, options: ConfirmOptions): Promise<Confirmed> 
     const record = run.record(started)
     record.journal({ event: 'opened' })
     const tried = options.try ? await tryOut(run, record) : []
-    const { checks: looked, eyes } = await lookAtAll(run, record)
+    const { checks: looked, eyes, remarks: notes } = await lookAtAll(run, record)
     const checks = [...looked, ...tried]
     for (const check of tried) run.account.tell({ is: 'check', check })
     record.journal({ event: 'closed', ok: tally(checks).failed === 0 })
@@ -50,6 +55,7 @@ async function confirmOn(run: Run, options: ConfirmOptions): Promise<Confirmed> 
       ...blankReport(run, 'confirm', started),
       checks,
       eyes,
+      notes,
       ended: new Date().toISOString(),
       requests: run.account.traffic.requests,
       writes: run.account.traffic.writes,
@@ -58,6 +64,7 @@ async function confirmOn(run: Run, options: ConfirmOptions): Promise<Confirmed> 
     return {
       checks,
       eyes,
+      notes,
       ...tally(checks),
       record: record.folder,
     }

@@ -1,5 +1,6 @@
 import type { Check } from '../core/report/report.js'
 
+/** What a run is at. */
 export type Phase =
   'survey' | 'sign in' | 'read' | 'compare' | 'first run' | 'settle' | 'read back' | 'move' | 'confirm'
 

@@ -1,5 +1,5 @@
 import type { Inventory } from '../core/areas/index.js'
-import type { Comparison } from '../core/compare.js'
+import type { Comparison, Remark } from '../core/compare.js'
 import { UnpackError } from '../core/errors.js'
 import { lookedAt } from '../core/report/outcome.js'
 import { differenceText } from '../core/words.js'
@@ -26,6 +26,8 @@ export interface Looked {
   checks: Check[]
   /** What each may do where, as visitor, members and owner found it. */
   eyes: EyesCell[]
+  /** What is worth knowing of the public site beside the plan. */
+  remarks: Remark[]
 }
 
 /**
@@ -50,12 +52,12 @@ export async function lookAtAll(run: Run, record: RunRecord, oldPlaces: readonly
     session ? Promise.all(run.site.system.screens.map((screen) => open(run, session, screen, record))) : [],
     throughEyes(run, comparison, inventory),
   ])
-  add(...seen, ...screens, ...eyes.checks)
+  add(...seen.checks, ...screens, ...eyes.checks)
   // only now: some systems fail what an account asks for just while another session of it signs out
   await run.eyes.close()
   if (inventory) add(nothingLeft(comparison))
   if (session) add(await signOut(run, session))
-  return { checks, eyes: eyes.cells }
+  return { checks, eyes: eyes.cells, remarks: seen.remarks }
 }
 
 /** What some may do and others not, as many eyes find it. */

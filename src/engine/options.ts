@@ -30,6 +30,7 @@ export interface Mailbox {
   mailsTo(address: string, since: Date): Promise<string[]>
 }
 
+/** What every call takes that signs in to a site. */
 export interface RunOptions extends SurveyOptions {
   /** Asks the owner for a password that they want to choose themselves. */
   askPassword?: (username: string) => Promise<Secret>

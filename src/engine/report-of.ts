@@ -1,4 +1,5 @@
 import { plainOf, type Held } from '../core/held.js'
+import type { ErrorCode } from '../core/errors.js'
 import { anyItem, areaOf, type AnyDifference } from '../core/areas/index.js'
 import type { Value } from '../core/area.js'
 import { nothingYet } from '../core/report/blank.js'
@@ -64,7 +65,7 @@ export const differenceLine = (difference: AnyDifference, names: Names): Differe
 /** What became of a difference; for one that failed, the code and the words of why. */
 export interface Fate {
   outcome: 'settled' | 'failed' | 'not chosen'
-  code?: string
+  code?: ErrorCode
   text?: string
   /** The file in the record that holds what was removed or taken over. */
   copy?: string

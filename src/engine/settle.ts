@@ -3,7 +3,7 @@ import type { AnyDifference, Inventory } from '../core/areas/index.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import type { Comparison } from '../core/compare.js'
 import { tally } from '../core/report/outcome.js'
-import { UnpackError } from '../core/errors.js'
+import { UnpackError, type ErrorCode } from '../core/errors.js'
 import type { Check, EyesCell } from '../core/report/report.js'
 import type { SignedIn } from '../systems/session.js'
 import type { Work } from './work.js'
@@ -25,12 +25,13 @@ import { settleAndReadBack } from './settling/read-back.js'
 import { takeStock, expectedStock, type Stock } from './stock.js'
 import { againstPlan } from './against-plan.js'
 
-export type { Choice, Chosen, SettleOptions } from './settling/choice.js'
+export { chooseAll, type Choice, type Chosen, type SettleOptions } from './settling/choice.js'
 
+/** What came of settling. */
 export interface Settled {
   /** Refs that are as planned now. */
   settled: string[]
-  failed: { ref: string; code: string; text: string }[]
+  failed: { ref: string; code: ErrorCode; text: string }[]
   /** Differences that were not chosen. */
   open: AnyDifference[]
   comparison: Comparison
@@ -73,7 +74,13 @@ async function settleLocked(run: Run, options: SettleOptions, started: Date): Pr
   const agreed = await choose(options, first)
   if (!agreed) {
     await shown.session?.signOut()
-    return { ...nothing, open: plan.differences, comparison: plan, requests: run.account.traffic.requests, site: siteOf(run) }
+    return {
+      ...nothing,
+      open: plan.differences,
+      comparison: plan,
+      requests: run.account.traffic.requests,
+      site: siteOf(run),
+    }
   }
   const record = run.record(started)
   record.journal({ event: 'opened' })
@@ -127,11 +134,13 @@ async function carryThrough(
   if (!agenda.left.differences.some(opensSite)) await run.state.close(false)
   const moved = await move(work, moving, agenda)
   await moved?.session.signOut().catch(() => undefined)
-  const { checks, eyes } =
-    options.confirm === false || !moved ? { checks: [], eyes: [] } : await lookAtAll(moved.run, record, oldPlaces)
+  const { checks, eyes, remarks } =
+    options.confirm === false || !moved
+      ? { checks: [], eyes: [], remarks: [] }
+      : await lookAtAll(moved.run, record, oldPlaces)
 
   const done = { ...resultOf(run, agenda, checks), eyes }
-  const notes = notesOf(shown.comparison, seen.comparison)
+  const notes = [...notesOf(shown.comparison, seen.comparison), ...remarks]
   record.journal({ event: 'closed', ok: done.failed.length === 0 && tally(checks).failed === 0 })
   const { kept, byHand, never } = agenda.left
   const { requests, writes } = run.account.traffic

@@ -16,6 +16,7 @@ export const stateSchema = z.strictObject({
   trials: z.array(z.string()),
   closed: z.boolean(),
 })
+/** What is remembered of a site, as it lies on the disk. */
 export type StateFile = z.output<typeof stateSchema>
 
 /** As version 0.1 kept it: it did not know whose an item is. */

@@ -16,6 +16,7 @@ import { variantsOf } from './variants.js'
 /** Milliseconds within which a survey ends, whatever answers there. */
 const WHOLE = 30_000
 
+/** What stands at an address, as far as it is told from outside. */
 export interface Surveyed extends Verdict {
   findings: Findings
   /** Where the site is. */

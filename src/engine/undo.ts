@@ -19,6 +19,7 @@ import { takeStock } from './stock.js'
 
 export { readJournal } from './record-reading.js'
 
+/** What was given back, and what could not be. */
 export interface Undone {
   /** Refs that were made again, or brought back to what they were. */
   again: string[]

@@ -1,7 +1,7 @@
 import { addressText, placeOn } from '../core/address.js'
 import { areaNames, areaOf, type AreaName, type Inventory } from '../core/areas/index.js'
 import { goesIn } from '../core/baseline/schema.js'
-import type { Comparison } from '../core/compare.js'
+import type { Comparison, Remark } from '../core/compare.js'
 import { expectations } from '../core/expect.js'
 import { foundAt } from '../core/inventory.js'
 import type { Expectation, OwnLook } from '../core/looking.js'
@@ -11,6 +11,7 @@ import { bad, good, unseen, type Look, type Outcome, type Sight } from '../looks
 import { shown } from '../looks/shows.js'
 import { onSystem } from '../systems/abilities.js'
 import { lookFailure } from './error-of.js'
+import { remarksOn } from './remarks.js'
 import type { Run } from './run.js'
 
 type Visit = Sight['visit']
@@ -25,7 +26,7 @@ export async function visits(
   comparison: Comparison,
   inventory: Inventory | undefined,
   oldPlaces: readonly string[] = [],
-): Promise<Check[]> {
+): Promise<{ checks: Check[]; remarks: Remark[] }> {
   const { visitor, shelf } = run.site.stranger()
   const visit: Visit = (place) => shelf.read(placeOn(run.site.address, place), () => visitor.get(place))
   const expected = expectations(comparison.settled, run.baseline).flatMap((expectation) => {
@@ -39,13 +40,14 @@ export async function visits(
       ? [checked(`${check.at} shows “${check.shows}”`, async () => shown(await visit(check.at), [check.shows]))]
       : [],
   )
-  return Promise.all([
+  const checks = await Promise.all([
     ...expected,
     ...own,
     ...(comparison.others.length === 0
       ? [checked('no text that shipped is left at its old addresses', () => noShippedText(run, visit, oldPlaces))]
       : []),
   ])
+  return { checks, remarks: remarksOn(run, await visit('/').catch(() => undefined)) }
 }
 
 /** A text that somebody changed is looked for as it stands there: the check says so. */

@@ -1,7 +1,8 @@
 import type { Secret } from '../core/secret.js'
 import { LoginsFile, type LoginKind, type StoredLogin } from './file.js'
 
-type Soon<T> = T | Promise<T>
+/** Now or later. */
+export type Soon<T> = T | Promise<T>
 
 /** What a run needs of a logins file. */
 export interface Logins {

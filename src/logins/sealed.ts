@@ -5,6 +5,7 @@ import { Secret } from '../core/secret.js'
 /** The ciphers, loaded when a logins file is first opened: other commands start faster without them. */
 const age = () => import('age-encryption')
 
+/** A login as the file holds it. */
 export interface StoredLogin {
   address: string
   username: string

@@ -7,7 +7,9 @@ export interface Outcome {
   outcome: CheckOutcome
   seen: string
 }
+/** What was looked at is as expected: where it was seen. */
 export const good = (seen: string): Outcome => ({ outcome: 'passed', seen })
+/** What was looked at is otherwise: what was seen instead. */
 export const bad = (seen: string): Outcome => ({ outcome: 'failed', seen })
 /** Nothing was looked at, since there is nothing to look at or no way to: neither a tick nor a failure. */
 export const unseen = (why: string): Outcome => ({ outcome: 'not looked at', seen: why })

@@ -26,11 +26,20 @@ export class SecretOf {
   constructor(readonly ref: string) {}
 }
 
-/** @example idOf('categories/repairs') // the number of that category, once it is made */
+/**
+ * The id that a ref has, or will have.
+ * @example idOf('categories/repairs') // the number of that category, once it is made
+ */
 export const idOf = (ref: string): IdOf => new IdOf(ref)
-/** @example addressOf('pages/visit') // where visitors find that page */
+/**
+ * Where visitors find what a ref means.
+ * @example addressOf('pages/visit')
+ */
 export const addressOf = (ref: string): AddressOf => new AddressOf(ref)
-/** @example secretOf('owner') // the owner's password, as the logins file has it */
+/**
+ * A password of the logins file.
+ * @example secretOf('owner')
+ */
 export const secretOf = (ref: string): SecretOf => new SecretOf(ref)
 /** A body as a step's field: the pictures it shows get their addresses before it is sent. */
 export const bodyOf = (html: string): TextOf =>

@@ -2,6 +2,7 @@ import type { Secret } from '../core/secret.js'
 import type { Visitor } from '../web/visitor.js'
 import type { Shelf } from './shelf.js'
 
+/** A user name with its password. */
 export interface Login {
   username: string
   password: Secret

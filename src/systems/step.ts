@@ -24,7 +24,8 @@ export interface Carrier<F, S extends Session = Session> {
   carry(loads: readonly Resolved<F>[], session: S): Promise<Carried[]>
 }
 
-interface More {
+/** What a step settles and makes, and what has to be settled around it. */
+export interface StepDuties {
   /** The differences it settles. */
   proves: readonly AnyDifference[]
   /** The ref of the item that it makes. */
@@ -42,10 +43,10 @@ export class Step {
   private constructor(
     readonly carrier: Carrier<unknown>,
     readonly fields: unknown,
-    readonly more: More,
+    readonly more: StepDuties,
   ) {}
   /** @example Step.of(content, { route: 'categories', body: { name: 'Repairs' } }, { proves: [difference] }) */
-  static of<F, S extends Session>(carrier: Carrier<F, S>, fields: NoInfer<F>, more: More): Step {
+  static of<F, S extends Session>(carrier: Carrier<F, S>, fields: NoInfer<F>, more: StepDuties): Step {
     return new Step(carrier, fields, more)
   }
 }

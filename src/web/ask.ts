@@ -4,8 +4,10 @@
  */
 export type Purpose = 'read' | 'write' | 'log-in'
 
+/** Fields of a form, in their order where that matters. */
 export type FormFields = Readonly<Record<string, string>> | readonly (readonly [name: string, value: string])[]
 
+/** How something is asked for: the form, document or file that is sent along, and what it is for. */
 export interface Ask {
   method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'
   /** A form's fields, as pairs where a name stands several times; or a JSON document. */

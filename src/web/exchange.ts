@@ -26,6 +26,7 @@ export interface Outgoing {
   parts?: Ask['parts']
   file?: Ask['file']
 }
+/** Is shown each request and its answer as they happen. */
 export type Watch = (
   request: Outgoing,
 ) => (status: number, headers: Readonly<Record<string, string>>, text: string) => void

@@ -153,7 +153,7 @@ test('logins: add, list, show, remove', async () => {
   assert.equal((await run(['logins', 'remove', 'https://repair.example', 'marlow'], mine)).exit, 4)
 })
 
-test('the demo: placeholder, first run, settled, confirmed, in under 15 seconds', async () => {
+test('the demo: placeholder, first run, settled, confirmed, in half a minute at the most', async () => {
   const began = performance.now()
   const [cwd, temporary] = [folder(), folder()]
   const ran = await run(['demo'], { cwd, env: { UNPACK_PASSPHRASE: '', TMPDIR: temporary } })
@@ -171,7 +171,7 @@ test('the demo: placeholder, first run, settled, confirmed, in under 15 seconds'
   // nothing that is offered is gone, and nothing is left behind
   assert.doesNotMatch(ran.out, /report\.html|logins show|sign in/)
   assert.deepEqual([readdirSync(cwd), readdirSync(temporary)], [[], []])
-  assert.ok(performance.now() - began < 15_000)
+  assert.ok(performance.now() - began < 30_000)
 })
 
 test('colours only where they are wanted', async () => {
@@ -180,4 +180,19 @@ test('colours only where they are wanted', async () => {
   const escape = /\u001b\[/
   assert.doesNotMatch((await run(['survey', address])).out, escape)
   assert.match((await run(['survey', address], { env: { NO_COLOR: '', FORCE_COLOR: '1' } })).out, escape)
+})
+
+test('a passphrase that is easy to guess is said so when it is chosen, and only then', async () => {
+  const file = join(root, 'weak', 'logins.json')
+  const add = (passphrase: string, logins = file) =>
+    run(['logins', 'add', 'https://quay.example/', 'marlow', '--logins', logins], {
+      env: { UNPACK_PASSPHRASE: passphrase },
+      input: 'low-water-at-nine\n',
+    })
+  const first = await add('tide')
+  assert.deepEqual([first.exit, /easy to guess: it is shorter than 12 signs/.test(first.err)], [0, true])
+  assert.doesNotMatch(first.err, /tide/)
+  assert.doesNotMatch((await add('tide')).err, /easy to guess/)
+  assert.match((await add('1q2w3e4r5t6y', `${file}.2`)).err, /among those that are tried first/)
+  assert.doesNotMatch((await add('boots by the green door', `${file}.3`)).err, /easy to guess/)
 })

@@ -3,6 +3,7 @@ import { readdirSync, statSync } from 'node:fs'
 import type { IncomingMessage, ServerResponse } from 'node:http'
 import { after, before, test } from 'node:test'
 import { confirm, settle, type Check } from 'unpack'
+import { remarksOn } from '../../src/engine/remarks.js'
 import { smallBaseline } from '../help/demo.js'
 import { folder } from '../help/folders.js'
 import { runningStandIn, writesAt, type RunningStandIn } from '../help/sites.js'
@@ -183,3 +184,30 @@ const leadAway = (request: IncomingMessage, response: ServerResponse) => {
   const writeHead = response.writeHead.bind(response)
   Object.assign(response, { writeHead: () => writeHead(302, { location: 'http://127.0.0.1:9/' }) })
 }
+
+test('other hosts that the front page loads from are told, and fail nothing; an address without https as well', async () => {
+  standIn.tamper = on(
+    '/',
+    '</head>',
+    '<script src="https://counter.example/c.js"></script><img src="//pics.example/a.png"></head>',
+  )
+  const { notes, failed } = await confirm(smallBaseline(standIn.address), standIn.options)
+  standIn.tamper = undefined
+  assert.deepEqual(
+    [failed, notes.map(({ text }) => / from (\S+), which learns who looked$/.exec(text)?.[1])],
+    [0, ['counter.example', 'pics.example']],
+  )
+  assert.deepEqual((await confirm(smallBaseline(standIn.address), standIn.options)).notes, [])
+  const site = (says: string, leadsTo?: string) =>
+    remarksOn(
+      {
+        site: {
+          home: 'https://quay.example/',
+          surveyed: { findings: { variants: [{ address: 'http://quay.example/', says, leadsTo }] } },
+        } as unknown as Parameters<typeof remarksOn>[0]['site'],
+      },
+      undefined,
+    ).map(({ text }) => text)
+  assert.match(site('answers (HTTP 200)')[0] ?? '', /^http:\/\/quay\.example\/ answers too, and does not lead to https/)
+  assert.deepEqual([site('leads on', 'https://quay.example/'), site('nothing listens there')], [[], []])
+})

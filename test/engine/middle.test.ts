@@ -34,7 +34,7 @@ test('a version that visitors are not told is decided on after signing in', asyn
   assert.deepEqual([seen.findings.system?.version, seen.findings.system?.proven], ['', undefined])
 
   const compared = await compareSite(plan, { ...standIn.options, systems: [silent('1.0', true)] })
-  assert.deepEqual(compared.system, { id: 'stand-in-blog', version: '1.0', proven: true })
+  assert.deepEqual(compared.system, { id: 'stand-in-blog', name: 'Stand-in blog', version: '1.0', proven: true })
   const writes = standIn.requests.length
   const newer = { ...standIn.options, systems: [silent('9.9', false)] }
   await assert.rejects(settle(plan, newer), { code: 'not-proven', message: /9\.9/ })

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { LoginsFile, MailFolder, Secret, type RunOptions, type System } from 'unpack'
+import { chooseAll, LoginsFile, MailFolder, Secret, type RunOptions, type System } from 'unpack'
 import type { Provided } from 'unpack/conformance'
 import { demoFolder } from './demo.js'
 import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
@@ -13,18 +13,26 @@ import { standInMail } from '../../stand-ins/mail/server.js'
 export const PASSPHRASE = 'low water at nine'
 
 /** Logins, state and records of their own. The work factor is the least, since nothing here is worth guarding. */
-export async function ownFolders(root: string): Promise<{ logins: LoginsFile; state: string; records: string }> {
+export interface OwnFolders {
+  logins: LoginsFile
+  state: string
+  records: string
+  /** Whoever runs a test agrees to everything that is shown. */
+  choose: typeof chooseAll
+}
+export async function ownFolders(root: string): Promise<OwnFolders> {
   const own = join(root, randomUUID())
   return {
     logins: await LoginsFile.open(join(own, 'logins.json'), new Secret(PASSPHRASE), 4),
     state: join(own, 'state'),
     records: join(own, 'records'),
+    choose: chooseAll,
   }
 }
 
 export interface RunningStandIn extends StandInBlog {
   address: string
-  options: Omit<RunOptions, 'logins'> & { logins: LoginsFile; state: string; records: string }
+  options: Omit<RunOptions, 'logins'> & OwnFolders
 }
 
 /** A stand-in blog on a free port, with options for running on it. */

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict'
 import { execFile } from 'node:child_process'
-import { mkdirSync, readdirSync, writeFileSync } from 'node:fs'
+import { mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { test } from 'node:test'
 import { promisify } from 'node:util'
@@ -33,6 +33,12 @@ console.log(abilitiesOf(builtIn[0], plan, {})('site', 'title'), mistakesIn('unpa
   )
   const used = await run(process.execPath, ['use.js'], { cwd: empty, env: { ...process.env, NODE_OPTIONS: '' } })
   assert.equal(used.stdout.trim(), 'can true true function function wordpress')
+  // what the README shows runs as it stands there
+  const [, sample = ''] = /```js\n([\s\S]*?)```/.exec(readFileSync(join(project, 'README.md'), 'utf8')) ?? []
+  writeFileSync(join(empty, 'sample.js'), sample)
+  const env = { ...process.env, NODE_OPTIONS: '', UNPACK_PASSPHRASE: 'low water', UNPACK_STATE: join(empty, 'state') }
+  const shown = await run(process.execPath, ['sample.js'], { cwd: empty, env })
+  assert.match(shown.stdout, /^first-run true 40 \[\] .*unpack-record/)
   // and its types are complete
   writeFileSync(
     join(empty, 'use.ts'),

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { LoginsFile, Secret, settle } from 'unpack'
+import { chooseAll, LoginsFile, Secret, settle } from 'unpack'
 import { baselineFile } from '../../src/disk/baseline-file.js'
 import { PASSPHRASE } from '../help/sites.js'
 
@@ -22,6 +22,7 @@ await settle(
     state: told.state,
     records: told.records,
     confirm: false,
+    choose: chooseAll,
     resolve: () => ({ host: '127.0.0.1', port: told.port }),
   },
 ).catch(() => undefined)

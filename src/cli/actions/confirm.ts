@@ -6,15 +6,17 @@ import type { SiteFlags } from '../options.js'
 import { print } from '../print.js'
 import { runOptions } from '../run-options.js'
 import { checkLines, checkSummary } from '../show/checks.js'
+import { remarkList } from '../show/compare.js'
 import { eyesBlock } from '../show/eyes.js'
 
 export async function confirm(file: string, flags: SiteFlags & { try?: boolean }): Promise<void> {
   const options = { ...(await runOptions(flags)), try: flags.try }
   const confirmed = await engine.confirm(baselineFile(file, flags.at), options)
-  const { checks, eyes, failed, record } = allVisible(confirmed)
+  const { checks, eyes, failed, notes, record } = allVisible(confirmed)
   print(flags.json, confirmed, () => [
     ...checkLines(checks),
     ...eyesBlock(eyes),
+    ...remarkList('to know', notes),
     '',
     checkSummary(checks),
     `Report: ${join(record, 'report.html')}`,

@@ -44,7 +44,8 @@ function differenceRows(difference: AnyDifference, names: Names): string[] {
   ]
 }
 
-const remarks = (title: string, items: readonly Remark[], intro?: string): string[] =>
+/** Remarks under a heading; nothing where there are none. */
+export const remarkList = (title: string, items: readonly Remark[], intro?: string): string[] =>
   items.length === 0
     ? []
     : [
@@ -77,11 +78,11 @@ export function differenceBlocks(
 
 export function remarkBlocks({ kept, byHand, unseen, never, notes, others }: Comparison): string[] {
   return [
-    ...remarks('kept as it is', kept),
-    ...remarks('by hand', byHand, 'Unpack leaves these to you:'),
-    ...remarks('not to be read back', unseen),
-    ...remarks('never', never, 'this system has no such thing; “leave” in the baseline excuses a key:'),
-    ...remarks('to know', notes),
+    ...remarkList('kept as it is', kept),
+    ...remarkList('by hand', byHand, 'Unpack leaves these to you:'),
+    ...remarkList('not to be read back', unseen),
+    ...remarkList('never', never, 'this system has no such thing; “leave” in the baseline excuses a key:'),
+    ...remarkList('to know', notes),
     ...(others.length > 0
       ? [
           '',

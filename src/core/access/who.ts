@@ -2,12 +2,14 @@
  * Who may do something: each of these includes those behind it. Names of groups stand between members and moderators.
  */
 export const levels = ['everyone', 'members', 'moderators', 'administrators'] as const
+/** Everybody, or those from a level on upward. */
 export type Level = (typeof levels)[number]
 /** Whether a name is one of these; every other is a group's. */
 export const isLevel = (name: string): name is Level => (levels as readonly string[]).includes(name)
 
 /** What may be done in a forum, in the order in which an owner reads it. */
 export const actions = ['see', 'read', 'start', 'reply', 'edit', 'remove', 'pin', 'notice', 'vote'] as const
+/** One thing that somebody may do in a forum. */
 export type Action = (typeof actions)[number]
 
 /** Everybody that access tells apart, from the most to the fewest: visitors go by `everyone`. */

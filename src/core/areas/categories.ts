@@ -17,8 +17,10 @@ export const categorySchema = z.strictObject({
     return z.array(categorySchema).optional().describe('The categories below it')
   },
 })
+/** A category as the file has it. */
 export type WantedCategory = z.output<typeof categorySchema>
 
+/** A category of posts. */
 export interface CategoryItem {
   name: string
   slug: string

@@ -98,10 +98,15 @@ export const parts = {
 /** Looks at the finished site that a baseline may ask for, beside those at a place's text. */
 export const checkParts = [accessCheck] as const
 
+/** All areas, by their names. */
 export type Areas = typeof areas
+/** The name of an area. */
 export type AreaName = keyof Areas
+/** An area's item, in core's words. */
 export type ItemOf<A extends AreaName> = Parameters<Areas[A]['ref']>[0]
+/** An item of any area, as it was found. */
 export type AnyFound = { [A in AreaName]: Found<A, ItemOf<A>> }[AreaName]
+/** A difference of any area. */
 export type AnyDifference = { [A in AreaName]: Difference<A, ItemOf<A>> }[AreaName]
 /** The looks that an area may expect: those that all share, and its own. */
 export type LookOf<A extends AreaName> =
@@ -113,6 +118,7 @@ export type Inventory = { [A in AreaName]?: Found<A, ItemOf<A>>[] }
 /** What an adapter read, before core has judged it. */
 export type Reading = { [A in AreaName]?: ReadItem<ItemOf<A>>[] }
 
+/** The names of all areas, in the order of settling. */
 export const areaNames = Object.keys(areas) as AreaName[]
 
 /** An item of any area, field by field. */

@@ -30,8 +30,10 @@ export const pageSchema = z.strictObject({
     return z.array(pageSchema).optional().describe('The pages below it')
   },
 })
+/** A page as the file has it. */
 export type WantedPage = z.output<typeof pageSchema>
 
+/** A page. */
 export interface PageItem {
   title: string
   slug: string

@@ -32,6 +32,7 @@ export const postSchema = z.strictObject({
   was: slug.optional().describe('The slug it had before: it is renamed, not made a second time'),
 })
 
+/** A post. */
 export interface PostItem {
   title: string
   slug: string

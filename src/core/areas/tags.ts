@@ -4,6 +4,7 @@ import type { Area } from '../area.js'
 import { refOf } from '../ref.js'
 import { slugOf } from '../text/slug-of.js'
 
+/** A tag of posts. */
 export interface TagItem {
   name: string
   slug: string

@@ -6,6 +6,7 @@ export const listOf = (value: unknown): unknown[] => (Array.isArray(value) ? val
 
 /** A group of keys, as a file that may be wrong anywhere holds them. */
 export type PlainGroup = Readonly<Record<string, unknown>>
+/** The way to a value of the file: keys, and places in lists. */
 export type Path = readonly (string | number)[]
 
 /** An item in plain values that is known by a name. */

@@ -3,6 +3,7 @@ import type { Ability, Difference, Found, Plan } from '../area.js'
 import type { Names } from '../naming.js'
 import type { areaOf } from '../areas/index.js'
 
+/** What comparing needs to know beside the plan and the site. */
 export interface CompareOptions {
   /** Whether the site's system can be given a key; what is not said: it can. */
   can?: (area: AreaName, key: string) => Ability
@@ -67,6 +68,7 @@ export const emptyComparison = (): Comparison => ({
 
 /* Areas, items, plans and differences seen without their own types, as all parts of comparing see them. */
 export type SomeArea = ReturnType<typeof areaOf>
+/** An item that was found, seen without its own type. */
 export type SomeFound = Found<AreaName, AnyItem>
 export type SomeDifference = Difference<AreaName, AnyItem>
 export type SomePlan = Plan<AnyItem>

@@ -1,5 +1,6 @@
 /** What came of a check: what was looked at passed or failed; what could not be looked at did neither, and the check says why. */
 export const outcomes = ['passed', 'failed', 'not looked at'] as const
+/** What came of a check. */
 export type CheckOutcome = (typeof outcomes)[number]
 
 /** The outcome of what was looked at. */

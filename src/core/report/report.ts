@@ -10,6 +10,7 @@ const remark = z.strictObject({
 })
 const value = z.json().describe('Plain data; null stands for nothing')
 
+/** One check, as documents have it. */
 export const checkSchema = z.strictObject({
   name: z.string().describe('What was looked at'),
   as: z.string().describe('visitor, owner, or member and a user name'),
@@ -18,8 +19,10 @@ export const checkSchema = z.strictObject({
     .string()
     .describe('What was seen, where it was not as expected; why it was not looked at; else where it was'),
 })
+/** One check: what was looked at, by whom, and what came of it. */
 export type Check = z.output<typeof checkSchema>
 
+/** What one pair of eyes found at one thing, as documents have it. */
 export const eyesSchema = z.strictObject({
   at: z.string().describe('What was looked at: a forum as category/title'),
   as: z.string().describe('visitor, owner, member and a user name; or who nobody stands for'),
@@ -39,8 +42,10 @@ const systemSchema = z
     proven: z.boolean().nullable().describe('null where the version is only told after signing in'),
   })
   .nullable()
+/** The system as documents name it. */
 export type SystemLine = z.output<typeof systemSchema>
 
+/** What `unpack survey --json` prints. */
 export const surveyDocument = z
   .strictObject({
     address: z.string().describe('Where the site is, after redirects'),
@@ -63,8 +68,10 @@ const differenceSchema = z.strictObject({
   wanted: value,
   text: z.string(),
 })
+/** A difference, as documents have it. */
 export type DifferenceLine = z.output<typeof differenceSchema>
 
+/** What `unpack compare --json` prints. */
 export const compareDocument = z
   .strictObject({
     system: systemSchema,
@@ -89,6 +96,7 @@ export const compareDocument = z
 
 const failedSchema = z.strictObject({ ref: z.string(), code: z.string(), text: z.string() })
 
+/** What `unpack settle --json` prints. */
 export const settleDocument = z
   .strictObject({
     settled: z.array(z.string()).describe('Refs that are as planned now'),
@@ -107,6 +115,7 @@ export const settleDocument = z
   })
   .meta({ title: 'unpack settle --json' })
 
+/** What `unpack confirm --json` prints. */
 export const confirmDocument = z
   .strictObject({
     checks: z.array(checkSchema),
@@ -114,10 +123,12 @@ export const confirmDocument = z
     passed: z.number(),
     failed: z.number(),
     notLookedAt: z.number(),
+    notes: z.array(remark).describe('What is worth knowing of the public site beside the plan'),
     record: z.string(),
   })
   .meta({ title: 'unpack confirm --json' })
 
+/** What any command prints with --json where it failed. */
 export const errorDocument = z
   .strictObject({
     error: z.strictObject({
@@ -130,6 +141,7 @@ export const errorDocument = z
   })
   .meta({ title: 'Any command with --json, where it failed' })
 
+/** The document `report.json`. */
 export const reportDocument = z
   .strictObject({
     report: z.literal(1).describe('The version of this format'),
@@ -181,8 +193,10 @@ export const reportDocument = z
     writes: z.number(),
   })
   .meta({ title: "report.json, a run's account" })
+/** A run's account. */
 export type Report = z.output<typeof reportDocument>
 
+/** A line of `journal.jsonl`. */
 export const journalLine = z
   .strictObject({
     journal: z.literal(1).describe('The version of this format'),
@@ -201,4 +215,5 @@ export const journalLine = z
     id: z.union([z.string(), z.number()]).optional(),
   })
   .meta({ title: "A line of journal.jsonl, a run's journal" })
+/** A line of a run's journal. */
 export type JournalLine = z.output<typeof journalLine>

@@ -2,6 +2,7 @@
  * Dates and times by example: the owner writes the 5th of March 2026, 14:07, the way they want it, and gets a CLDR pattern
  * (UTS 35) for it. What can't be told apart is refused with a reason.
  */
+/** How a site writes dates, or what an example leaves unclear. */
 export type DatePattern = { pattern: string } | { unclear: string }
 
 const EXAMPLE = new Date(2026, 2, 5)

@@ -1,5 +1,6 @@
 import { Parser } from 'htmlparser2'
 
+/** An entry of a list of links. */
 export interface Outline {
   title: string
   link: string

@@ -1,5 +1,6 @@
 /** What a post's address may be made of. */
 export const addressParts = ['slug', 'category', 'year', 'month', 'day', 'id', 'author'] as const
+/** A part of a post's address that is filled in for each post. */
 export type AddressPart = (typeof addressParts)[number]
 
 /**

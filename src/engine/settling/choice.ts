@@ -14,12 +14,23 @@ export interface Choice {
   /** True for what lets more people see something that holds somebody's items: no general yes covers it. */
   opens?: boolean
 }
+/** Those to settle, of the ones that were shown; `undefined` ends the run. */
 export type Chosen = readonly AnyDifference[] | undefined
 
+/**
+ * Chooses everything that is shown, removals too, but for what lets more people see somebody's items.
+ * @example await settle(baseline, { logins, choose: chooseAll })
+ */
+export const chooseAll = ({ differences, opens }: Choice): Chosen => (opens ? [] : differences)
+
+/** What {@link settle} takes beside a baseline. */
 export interface SettleOptions extends RunOptions {
   /** Go on although the site is in use; then only what the baseline names is touched. */
   inUse?: boolean
-  /** Which differences to settle; all where left out. `undefined` ends the run before its first write. */
+  /**
+   * Which differences to settle; where left out, all that remove nothing. `undefined` ends the run before its first write.
+   * @see chooseAll
+   */
   choose?: (choice: Choice) => Chosen | Promise<Chosen>
   /** Refs that may be opened to more people although they hold somebody's items; nothing else covers that. */
   open?: readonly string[]

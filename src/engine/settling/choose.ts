@@ -4,17 +4,25 @@ import { nameIn } from '../../core/ref.js'
 import type { Choice, Chosen, SettleOptions } from './choice.js'
 import { sameIn } from './same.js'
 
-/** Asks which differences to settle; where there is nothing to ask, or nobody, it is all of them. What opens is asked about apart. */
+/**
+ * Asks which differences to settle; where there is nobody to ask, it is all that remove nothing. What opens is asked about
+ * apart, and without anybody to ask never chosen.
+ */
 export async function choose(options: SettleOptions, choice: Choice): Promise<Chosen> {
   const opening = choice.differences.filter(
     (difference) => opens(difference) && !isCovered(difference, options.open ?? []),
   )
   const usual = choice.differences.filter((difference) => !opening.includes(difference))
-  const chosen = usual.length === 0 || !options.choose ? usual : await options.choose({ ...choice, differences: usual })
+  const chosen = await chosenOf(options, { ...choice, differences: usual })
   if (!chosen || opening.length === 0) return chosen
-  // without anybody to ask, nothing is opened
   const more = await options.choose?.({ ...choice, differences: opening, opens: true })
   return [...chosen, ...(more ?? [])]
+}
+
+function chosenOf({ choose: ask }: SettleOptions, choice: Choice): Chosen | Promise<Chosen> {
+  const { differences } = choice
+  if (!ask) return differences.filter(({ is }) => is !== 'left over')
+  return differences.length === 0 ? differences : ask(choice)
 }
 
 const opens = (difference: AnyDifference): boolean => difference.is === 'different' && difference.opens === true

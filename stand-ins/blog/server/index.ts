@@ -6,6 +6,7 @@ import { emptyBlog, type Blog } from './model.js'
 import { publicPages } from './public/index.js'
 import { inUse, setUp } from './ships.js'
 
+/** What a stand-in blog is like when it starts. */
 export interface StandInOptions {
   standing: 'placeholder' | 'first-run' | 'fresh' | 'in-use'
   /** The folder it lives in, with a slash at both ends. */

@@ -7,6 +7,7 @@ import { emptyBoard, type Board } from './model.js'
 import { publicPages } from './public/index.js'
 import { inUse, setUp } from './ships.js'
 
+/** What a stand-in forum is like when it starts. */
 export interface StandInForumOptions {
   standing?: 'fresh' | 'in-use'
   /** The folder it lives in, with a slash at both ends. */

@@ -5,7 +5,7 @@ import { Secret } from '../../../core/secret.js'
 import { compareSite } from '../../../engine/compare.js'
 import { confirm } from '../../../engine/confirm.js'
 import type { RunOptions } from '../../../engine/options.js'
-import { settle } from '../../../engine/settle.js'
+import { chooseAll, settle } from '../../../engine/settle.js'
 import { survey } from '../../../engine/survey.js'
 import { LoginsFile } from '../../../logins/file.js'
 import { packageFolder } from '../../../package.js'
@@ -66,7 +66,7 @@ export class Stage {
     const options = { ...this.options, ...more }
     this.act(compared, '', ...compareLines(await compareSite(this.baseline, options), this.address))
     this.act('Settle', '')
-    const settled = await settle(this.baseline, { ...options, confirm: false })
+    const settled = await settle(this.baseline, { ...options, confirm: false, choose: chooseAll })
     this.say(...settleLines(settled, false))
     this.act(confirmed)
     const { checks, eyes, failed } = await confirm(this.baseline, options)

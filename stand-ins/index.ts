@@ -1,0 +1,49 @@
+/**
+ * `unpack/stand-ins`: small simulated sites on this machine, in memory, and the adapters that drive them. For trying things
+ * out, and for tests of programs that use Unpack.
+ */
+import type { System } from 'unpack'
+import { standInBlogSystem } from './blog/adapter/index.js'
+import { standInBlog, type StandInBlog, type StandInOptions } from './blog/server/index.js'
+import { standInForumSystem } from './forum/adapter/index.js'
+import { standInForum, type StandInForum, type StandInForumOptions } from './forum/server/index.js'
+
+export { standInBlog, standInBlogSystem, standInForum, standInForumSystem }
+export type { StandInBlog, StandInForum, StandInForumOptions, StandInOptions }
+export type { StandInSite } from './common/server/site.js'
+export { standInMail, type StandInMail } from './mail/server.js'
+
+/** A stand-in that is up. */
+export interface StartedStandIn<S> {
+  /** Where it answers: `http://127.0.0.1:4101/`. */
+  address: string
+  /** The adapter that drives it: one of the `systems` of a call. */
+  system: System
+  /** The stand-in itself: what it holds, and what was asked of it. */
+  site: S
+  close(): Promise<void>
+}
+
+/**
+ * Starts a stand-in on a port of this machine.
+ * @param options what stands there; `port` is any free one where left out. A blog waits for its first-run form, a forum is set up
+ * @throws Error where the port is taken
+ * @example const { address, system, close } = await startStandIn('blog')
+ */
+export async function startStandIn(
+  kind: 'blog',
+  options?: Partial<StandInOptions> & { port?: number },
+): Promise<StartedStandIn<StandInBlog>>
+export async function startStandIn(
+  kind: 'forum',
+  options?: StandInForumOptions & { port?: number },
+): Promise<StartedStandIn<StandInForum>>
+export async function startStandIn(
+  kind: 'blog' | 'forum',
+  { port = 0, ...options }: { port?: number } = {},
+): Promise<StartedStandIn<never>> {
+  const site = kind === 'blog' ? standInBlog({ standing: 'first-run', ...options }) : standInForum(options)
+  const system = (kind === 'blog' ? standInBlogSystem : standInForumSystem) as System
+  // which of both it is, the overloads above say
+  return { address: await site.listen(port), system, site: site as never, close: () => site.close() }
+}
