@@ -129,5 +129,8 @@ test('settings that no visitor sees are compared again', async () => {
   Object.assign(settings, { weekStarts: 'sunday', notices: ['http://x.example/'], joinRole: 'editor', approve: 'none' })
   const failed = await failing((_url, html) => html)
   Object.assign(settings, kept)
-  assert.match(failed['nothing is left to settle'] ?? '', /first day of the week “sunday” → “monday”.*role of new accounts “editor” → “reader”/)
+  assert.match(
+    failed['nothing is left to settle'] ?? '',
+    /first day of the week “sunday” → “monday”.*role of new accounts “editor” → “reader”/,
+  )
 })
