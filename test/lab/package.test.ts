@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict'
 import { execFile } from 'node:child_process'
-import { mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { test } from 'node:test'
 import { promisify } from 'node:util'
@@ -16,7 +16,14 @@ test('the packed tarball, installed into an empty folder: the demo, the core and
   const empty = join(root, 'empty')
   mkdirSync(empty)
   writeFileSync(join(empty, 'package.json'), '{ "name": "somebody", "private": true, "type": "module" }')
-  await run('npm', ['install', '--omit=dev', '--prefer-offline', join(root, tarball)], { cwd: empty })
+  const installed = await run('npm', ['install', '--omit=dev', '--prefer-offline', join(root, tarball)], { cwd: empty })
+  // npm's own settings on this machine are no concern of the package
+  const warned = installed.stderr
+    .split('\n')
+    .filter((line) => /warn/i.test(line) && !/user config|env config/.test(line))
+  assert.deepEqual(warned, [])
+  assert.deepEqual(scriptsIn(join(empty, 'package-lock.json')), [])
+  assert.deepEqual(deadLinks(join(empty, 'node_modules/unpack')), [])
   const demo = await run(join(empty, 'node_modules/.bin/unpack'), ['demo'], {
     cwd: empty,
     env: { ...process.env, NO_COLOR: '1', NODE_OPTIONS: '' },
@@ -62,3 +69,24 @@ console.log(abilitiesOf(builtIn[0], plan, {})('site', 'title'), mistakesIn('unpa
     { cwd: empty },
   )
 })
+
+/** Packages that run something of their own while they are installed. */
+function scriptsIn(lock: string): string[] {
+  const { packages } = JSON.parse(readFileSync(lock, 'utf8')) as {
+    packages: Record<string, { hasInstallScript?: true }>
+  }
+  return Object.entries(packages).flatMap(([name, { hasInstallScript }]) => (hasInstallScript ? [name] : []))
+}
+
+/** Links of the README, and of the pages it leads to, to what did not come along. */
+function deadLinks(folder: string): string[] {
+  const pages = [
+    'README.md',
+    ...readdirSync(join(folder, 'docs')).flatMap((name) => (name.endsWith('.md') ? [`docs/${name}`] : [])),
+  ]
+  return pages.flatMap((page) =>
+    [...readFileSync(join(folder, page), 'utf8').matchAll(/\]\((?!https?:|#)([^)#\s]+)/g)].flatMap(([, to = '']) =>
+      existsSync(join(folder, page, '..', to)) ? [] : [`${page}: ${to}`],
+    ),
+  )
+}
