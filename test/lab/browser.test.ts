@@ -102,7 +102,16 @@ test('the report on a wide screen and on a phone: nothing scrolls sideways, no s
     [390, 844],
   ] as const) {
     const { page, errors } = await open(pathToFileURL(join(record, 'report.html')).href, width, height)
-    assert.ok(await page.getByText('As planned').isVisible())
+    assert.ok(await page.getByText('✓ As planned').isVisible())
+    assert.ok((await page.evaluate(() => document.documentElement.scrollWidth)) <= width)
+    // with everything open too; an item that was made or changed takes two lines at the most
+    const highest = await page.evaluate(() => {
+      for (const part of Array.from(document.querySelectorAll('details'))) part.open = true
+      return Math.max(
+        ...Array.from(document.querySelectorAll('summary'), (line) => line.getBoundingClientRect().height),
+      )
+    })
+    assert.ok(highest <= 60, String(highest))
     assert.ok((await page.evaluate(() => document.documentElement.scrollWidth)) <= width)
     assert.equal(await page.locator('script').count(), 0)
     assert.deepEqual(errors, [])
