@@ -16,13 +16,14 @@ test('compare, settle, confirm: one document each, and the exit codes that belon
   const compared = await run(['compare', demo, ...at])
   assert.equal(compared.exit, 1)
   const comparison = json(compared, 'compare') as { differences: { ref: string; text: string }[]; expected: boolean }
-  assert.deepEqual([comparison.differences.length, comparison.expected], [40, true])
+  const { length } = comparison.differences
+  assert.ok(length > 20 && comparison.expected)
   assert.equal(writesAt(standIn), 0)
 
   const asked = await run(['settle', demo, '--at', standIn.address])
   assert.deepEqual([asked.exit, writesAt(standIn)], [1, 0])
   assert.match(asked.err, /“A first post”/)
-  assert.match(asked.out, /Nothing was written; 40 differences are open/)
+  assert.match(asked.out, new RegExp(`Nothing was written; ${length} differences are open`))
 
   const settled = await run(['settle', demo, ...at, '--yes'])
   assert.equal(settled.exit, 0, settled.err)
@@ -33,7 +34,7 @@ test('compare, settle, confirm: one document each, and the exit codes that belon
     checks: { outcome: string }[]
     record: string
   }
-  assert.deepEqual([done.failed, done.writes, done.settled.length], [[], writesAt(standIn), 40])
+  assert.deepEqual([done.failed, done.writes, done.settled.length], [[], writesAt(standIn), length])
   assert.ok(done.checks.length > 20 && done.checks.every(({ outcome }) => outcome === 'passed'))
   assert.equal(statSync(join(root, done.record)).mode & 0o777, 0o700)
 

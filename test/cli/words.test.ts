@@ -161,7 +161,7 @@ test('the demo: placeholder, first run, settled, confirmed, in half a minute at 
   for (const words of [
     /standing +placeholder/,
     /standing +first-run/,
-    /40 differences/,
+    /\d\d differences from the baseline/,
     /Settled, and read back as planned/,
     /checks, all passed/,
     /The site is gone again/,

@@ -6,7 +6,7 @@ import { compareSite, confirm, settle, survey } from 'unpack'
 import { folder } from '../help/folders.js'
 import { runningForum } from '../help/forum.js'
 import { writesAt } from '../help/sites.js'
-import { manyForums, watchers } from '../help/watchers.js'
+import { watchersCells, manyForums, watchers } from '../help/watchers.js'
 
 const root = folder()
 const open: { close(): Promise<void> }[] = []
@@ -22,7 +22,7 @@ for (const base of ['/', '/board/'])
     assert.equal((await survey(forum.address, forum.options)).standing, 'fresh')
     const done = await settle(watchers(forum.address), forum.options)
     assert.deepEqual([done.failed, failed(done.checks)], [[], []])
-    assert.equal(done.eyes.length, 16)
+    assert.equal(done.eyes.length, watchersCells)
     const before = writesAt(forum)
     // links in mails were opened, too
     assert.equal(before + forum.requests.filter((line) => line.includes('/activate/')).length, done.writes)

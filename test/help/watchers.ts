@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { readBaseline, type Baseline } from 'unpack'
+import { accessTable, readBaseline, type Baseline } from 'unpack'
 import { root } from './root.js'
 
 export const watchersText = readFileSync(join(root, 'demo/tidepool-watchers/baseline.yaml'), 'utf8')
@@ -55,3 +55,6 @@ export const manyForums = (address: string, categories: number, forums: number, 
       })),
     }),
   ).baseline
+
+/** How many cells the table of the demo's forum has: every forum, seen by a visitor, a member, one of the group, and the owner. */
+export const watchersCells = accessTable(readBaseline(watchersText).baseline).length * 4

@@ -6,7 +6,7 @@ import { builtIn, compareSite, confirm, NoAnswer, Secret, settle, survey, type R
 import { folder } from '../help/folders.js'
 import { hostsLogin, labForum } from '../help/lab-forum.js'
 import { ownFolders } from '../help/sites.js'
-import { manyForums, watchersOnMisago } from '../help/watchers.js'
+import { watchersCells, manyForums, watchersOnMisago } from '../help/watchers.js'
 
 const root = folder()
 const forum = await labForum('forum')
@@ -35,7 +35,7 @@ test('a fresh forum: surveyed, compared, settled, confirmed, and a second run wr
 
   const done = await settle(plan(), options)
   assert.deepEqual([done.failed, failed(done.checks)], [[], []])
-  assert.equal(done.eyes.length, 16)
+  assert.equal(done.eyes.length, watchersCells)
   assert.equal(forum.writes(), done.writes)
 
   const before = forum.writes()
