@@ -2,6 +2,9 @@ import type { ConformanceSite } from './site.js'
 
 /* Plans that cases of several areas start from. */
 
+/** A post that was made on a day of its own. */
+export const kelp = { title: 'Kelp', slug: 'kelp', date: '2026-03-05T14:07' }
+
 /** A category with three forums. */
 export const shore = {
   title: 'On the shore',

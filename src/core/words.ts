@@ -25,6 +25,13 @@ export function fieldText(areaName: AreaName, key: string, held: Held, names: Na
   return valueText(key, leads ? { is: 'value', value: named(held.value, names) } : held, area.show)
 }
 
+/** What an owner calls the item of a difference, as it will be. */
+export const calledIn = (difference: AnyDifference): string =>
+  areaOf(difference.area).call({
+    ...(difference.is === 'missing' ? {} : anyItem(difference.found.item)),
+    ...(difference.is === 'left over' ? {} : anyItem(difference.wanted)),
+  })
+
 /** A field that changes: what was found and what is wanted. */
 export interface Change {
   key: string
@@ -60,10 +67,7 @@ export function differenceText(difference: AnyDifference, names: Names = {}): st
   if (difference.is === 'left over') return `${area.call(anyItem(difference.found.item))} goes: ${difference.because}`
   if (difference.is === 'missing' && area.list !== 'one') return `${area.call(anyItem(difference.wanted))} is missing`
   const item = anyItem(difference.is === 'different' ? difference.found.item : difference.wanted)
-  const parts = changes(difference).map(
-    ({ key, found, wanted }) =>
-      `${area.say?.(key) ?? key} ${fieldText(difference.area, key, found, names)} → ${fieldText(difference.area, key, wanted, names)}`,
-  )
+  const parts = changes(difference).map((change) => changeText(difference.area, change, ' ', names))
   return `${area.list === 'one' ? '' : `${area.call(item)}: `}${parts.join(', ')}`
 }
 
@@ -71,8 +75,11 @@ export function differenceText(difference: AnyDifference, names: Names = {}): st
 export function differenceLines(difference: AnyDifference, names: Names = {}): string[] {
   const area = areaOf(difference.area)
   if (area.list !== 'one' || difference.is === 'left over') return [differenceText(difference, names)]
-  return changes(difference).map(
-    ({ key, found, wanted }) =>
-      `${area.say?.(key) ?? key}: ${fieldText(difference.area, key, found, names)} → ${fieldText(difference.area, key, wanted, names)}`,
-  )
+  return changes(difference).map((change) => changeText(difference.area, change, ': ', names))
+}
+
+/** What becomes of a field: `title: “Quay” → “Pier”`. */
+function changeText(areaName: AreaName, { key, found, wanted }: Change, colon: string, names: Names): string {
+  const text = (held: Held) => fieldText(areaName, key, held, names)
+  return `${areaOf(areaName).say?.(key) ?? key}${colon}${text(found)} → ${text(wanted)}`
 }

@@ -1,6 +1,6 @@
 import { plainOf, type Held } from '../core/held.js'
 import type { ErrorCode } from '../core/errors.js'
-import { anyItem, areaOf, type AnyDifference } from '../core/areas/index.js'
+import { areaOf, type AnyDifference } from '../core/areas/index.js'
 import type { Value } from '../core/area.js'
 import { nothingYet } from '../core/report/blank.js'
 import type { DifferenceLine, Report, SystemLine } from '../core/report/report.js'
@@ -8,16 +8,15 @@ import type { Names } from '../core/naming.js'
 import { textBlocks } from '../core/text/plain.js'
 import { wordChanges, type WordChange } from '../core/text/word-changes.js'
 import { given, textOf } from '../core/value.js'
-import { changes, differenceText, fieldText } from '../core/words.js'
+import { calledIn, changes, differenceText, fieldText } from '../core/words.js'
 import type { Run } from './run.js'
 
 /** A report with nothing in it yet. */
 export const blankReport = (run: Run, of: Report['of'], started: Date): Report => ({
   report: 1,
   of,
-  address: run.site.home,
   title: run.baseline.site.title ?? '',
-  dashboard: dashboardOf(run),
+  ...placesOf(run),
   system: systemLine(run),
   started: started.toISOString(),
   ended: started.toISOString(),
@@ -25,9 +24,11 @@ export const blankReport = (run: Run, of: Report['of'], started: Date): Report =
   ...nothingYet,
 })
 
-/** Where the owner signs in: the dashboard's first screen asks for it. */
-export const dashboardOf = ({ site }: Pick<Run, 'site'>): string =>
-  new URL(site.system.screens[0]?.place ?? '', site.home).href
+/** Where the site is, and where its owner signs in: the dashboard's first screen asks for that. */
+export const placesOf = ({ site }: Pick<Run, 'site'>): { address: string; dashboard: string } => ({
+  address: site.home,
+  dashboard: new URL(site.system.screens[0]?.place ?? '', site.home).href,
+})
 
 /** The system as documents name it. */
 export function systemLine({ site: { surveyed } }: Pick<Run, 'site'>): SystemLine {
@@ -93,7 +94,7 @@ export function accountOf(
     if (difference.is === 'left over')
       removed.push({
         ref: difference.ref,
-        what: area.call(anyItem(difference.found.item)),
+        what: calledIn(difference),
         why: why ?? difference.because,
         outcome,
         ...(copy !== undefined && { copy }),
@@ -108,11 +109,7 @@ export function accountOf(
       changed.push({
         area: difference.area,
         ref: difference.ref,
-        what: area.call(
-          difference.is === 'different'
-            ? { ...anyItem(difference.found.item), ...anyItem(difference.wanted) }
-            : anyItem(difference.wanted),
-        ),
+        what: calledIn(difference),
         is: difference.is,
         fields,
         outcome,

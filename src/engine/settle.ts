@@ -8,7 +8,7 @@ import type { Check, EyesCell } from '../core/report/report.js'
 import type { SignedIn } from '../systems/session.js'
 import type { Work } from './work.js'
 import type { SettleOptions } from './settling/choice.js'
-import { accountOf, blankReport, dashboardOf, type Fate } from './report-of.js'
+import { accountOf, blankReport, placesOf, type Fate } from './report-of.js'
 import { call } from './call.js'
 import { keepingPages } from './unexpected-page.js'
 import { asUnpackError } from './error-of.js'
@@ -123,7 +123,7 @@ async function carryThrough(
     agenda.afterFirstRun(seen.comparison, seen.stock.inventory, chosen)
   }
   const { chosen } = agenda
-  const oldPlaces = placesOf(seen.stock.inventory, chosen, run.site.home)
+  const oldPlaces = placesGone(seen.stock.inventory, chosen, run.site.home)
   // the site's own address changes last of all, when everything else was read back
   const moving = chosen.find(({ area }) => area === 'address')
   if (moving) agenda.setApart(moving)
@@ -139,13 +139,16 @@ async function carryThrough(
       ? { checks: [], eyes: [], remarks: [] }
       : await lookAtAll(moved.run, record, oldPlaces)
 
-  const done = { ...resultOf(run, agenda, checks), eyes }
+  // where the address was changed, the site is at the new one
+  const there = moved?.run ?? run
+  const done = { ...resultOf(run, agenda, checks), eyes, site: siteOf(there) }
   const notes = [...notesOf(shown.comparison, seen.comparison), ...remarks]
   record.journal({ event: 'closed', ok: done.failed.length === 0 && tally(checks).failed === 0 })
   const { kept, byHand, never } = agenda.left
   const { requests, writes } = run.account.traffic
   record.report({
     ...blankReport(run, 'settle', started),
+    ...placesOf(there),
     ...accountOf(agenda.all, (difference) => agenda.fateOf(difference), agenda.left.names),
     ...{ kept, byHand, never, notes, checks, eyes, requests, writes },
     ended: new Date().toISOString(),
@@ -177,7 +180,7 @@ async function see(run: Run, options: SettleOptions, signedIn?: SignedIn): Promi
 }
 
 /** Where visitors found what is about to go or to be taken over. */
-function placesOf(inventory: Inventory, chosen: readonly AnyDifference[], home: string): string[] {
+function placesGone(inventory: Inventory, chosen: readonly AnyDifference[], home: string): string[] {
   const going = new Set(
     chosen.flatMap((difference) => (difference.is === 'missing' ? [] : [difference.found.ref as string])),
   )
@@ -189,7 +192,7 @@ function placesOf(inventory: Inventory, chosen: readonly AnyDifference[], home: 
   )
 }
 
-function resultOf(run: Run, agenda: Agenda, checks: Check[]): Omit<Settled, 'record' | 'eyes'> {
+function resultOf(run: Run, agenda: Agenda, checks: Check[]): Omit<Settled, 'record' | 'eyes' | 'site'> {
   const { requests, writes } = run.account.traffic
   const { all, left } = agenda
   const of = (outcome: Fate['outcome']) => all.filter((difference) => agenda.fateOf(difference).outcome === outcome)
@@ -204,12 +207,7 @@ function resultOf(run: Run, agenda: Agenda, checks: Check[]): Omit<Settled, 'rec
     checks,
     writes,
     requests,
-    site: siteOf(run),
   }
 }
 
-const siteOf = (run: Run): Settled['site'] => ({
-  address: run.site.home,
-  dashboard: dashboardOf(run),
-  username: run.baseline.owner.username,
-})
+const siteOf = (run: Run): Settled['site'] => ({ ...placesOf(run), username: run.baseline.owner.username })

@@ -46,9 +46,8 @@ async function tryArea(work: Work, area: AreaName, inventory: Inventory): Promis
   const attempts = areaOf(area).tries?.(run.baseline, (ref) => foundAt(inventory, ref), shipped) ?? []
   const checks: Check[] = []
   for (const attempt of attempts) {
-    const why = attempt.cannot ?? (way ? undefined : 'this system gives no way to try it')
-    if (!way || why !== undefined) {
-      checks.push({ name: attempt.name, as: 'visitor', outcome: 'not looked at', detail: why ?? '' })
+    if (!way || attempt.cannot !== undefined) {
+      checks.push(untried(attempt, attempt.cannot ?? 'this system gives no way to try it'))
       continue
     }
     const act = (mark: string) => tryOne(run, way, attempt, mark, foundAt(inventory, attempt.at)?.address ?? '')
@@ -56,6 +55,13 @@ async function tryArea(work: Work, area: AreaName, inventory: Inventory): Promis
   }
   return checks
 }
+
+const untried = ({ name }: Attempt, why: string): Check => ({
+  name,
+  as: 'visitor',
+  outcome: 'not looked at',
+  detail: why,
+})
 
 async function tryOne(run: Run, way: Trying<object>, attempt: Attempt, mark: string, address: string): Promise<Check> {
   const { name, should, words } = attempt
@@ -68,7 +74,7 @@ async function tryOne(run: Run, way: Trying<object>, attempt: Attempt, mark: str
   try {
     const text = `Unpack tries the rules of this site (${mark}), and takes this away again.`
     const tried = await way(attempt, { visitor: run.site.visitor(), address, text })
-    if (!tried) return { name, as: 'visitor', outcome: 'not looked at', detail: 'there was nothing to try it on' }
+    if (!tried) return untried(attempt, 'there was nothing to try it on')
     return check(tried.came === should, tried.detail ?? words[tried.came] ?? tried.came)
   } catch (error) {
     return check(false, lookFailure(error))

@@ -7,7 +7,7 @@ import { foundAt } from '../core/inventory.js'
 import type { Expectation, OwnLook } from '../core/looking.js'
 import type { Check } from '../core/report/report.js'
 import { sharedLook } from '../looks/index.js'
-import { bad, good, unseen, type Look, type Outcome, type Sight } from '../looks/look.js'
+import { bad, good, notLookedAt, type Look, type Outcome, type Sight } from '../looks/look.js'
 import { shown } from '../looks/shows.js'
 import { onSystem } from '../systems/abilities.js'
 import { lookFailure } from './error-of.js'
@@ -77,11 +77,11 @@ async function lookAt(
   visit: Visit,
 ): Promise<Outcome> {
   const { at } = expectation
-  if (!look) return unseen('this system shows visitors nothing of it')
+  if (!look) return notLookedAt('this system shows visitors nothing of it')
   if (at === 'front') return look(expectation, { place: '/', home: run.site.home, visit })
-  if (!inventory) return unseen('where it stands is told at the dashboard, which could not be read')
+  if (!inventory) return notLookedAt('where it stands is told at the dashboard, which could not be read')
   const found = foundAt(inventory, at.ref)
-  if (found?.hidden) return unseen('visitors are not to see it yet')
+  if (found?.hidden) return notLookedAt('visitors are not to see it yet')
   if (found?.address === undefined) return bad('it is not on the site')
   return look(expectation, { place: found.address, home: run.site.home, visit })
 }
@@ -91,9 +91,9 @@ async function noShippedText({ baseline, site }: Run, visit: Visit, oldPlaces: r
     goesIn(baseline, areaOf(area).key ?? area) ? (onSystem(site.system, area)?.shippedAt?.(baseline) ?? []) : [],
   )
   const showsIt = site.system.showsShippedText
-  if (!showsIt) return unseen('this system ships no text that visitors see')
+  if (!showsIt) return notLookedAt('this system ships no text that visitors see')
   const all = [...new Set([...places, ...oldPlaces])]
-  if (all.length === 0) return unseen('there is no address at which one stood')
+  if (all.length === 0) return notLookedAt('there is no address at which one stood')
   const answers = await Promise.all(all.map(visit))
   const left = answers.find((answer) => showsIt(answer.text, addressText(site.address)))
   return left

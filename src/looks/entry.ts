@@ -1,5 +1,5 @@
 import { load } from 'cheerio'
-import { bad, good, unseen, type Look } from './look.js'
+import { bad, good, notLookedAt, type Look } from './look.js'
 import { closedTo, isCalled, lackingIn, mainPart, pageTitles } from './parts.js'
 
 /** Whether a page is called so, where titles stand, and shows these texts in what it is about. */
@@ -17,7 +17,7 @@ export const entry: Look<{ look: 'entry'; title?: string; texts: readonly string
   const main = mainPart($)
   const lacking = main === undefined ? lackingIn(answer.text, texts) : lackingIn(main, texts)
   if (lacking !== undefined) return bad(`${answer.url} does not show ${lacking}`)
-  if (title !== undefined && titles.length === 0) return unseen(`${answer.url} has neither a title nor a heading`)
-  if (main === undefined && texts.length > 0) return unseen(`${answer.url} does not mark its main part`)
+  if (title !== undefined && titles.length === 0) return notLookedAt(`${answer.url} has neither a title nor a heading`)
+  if (main === undefined && texts.length > 0) return notLookedAt(`${answer.url} does not mark its main part`)
   return good(answer.url)
 }

@@ -1,5 +1,5 @@
 import { load } from 'cheerio'
-import { bad, good, unseen, type Look } from './look.js'
+import { bad, good, notLookedAt, type Look } from './look.js'
 import { allLinks, closedTo, folded, navigations } from './parts.js'
 
 interface LinksLook {
@@ -17,15 +17,13 @@ export const links: Look<LinksLook> = async ({ labels, anyOrder = false, within 
   if (closed) return closed
   const $ = load(answer.text)
   const lists = within === undefined ? [allLinks($)] : navigations($)
-  if (lists.length === 0) return unseen(`${answer.url} does not mark a navigation`)
+  if (lists.length === 0) return notLookedAt(`${answer.url} does not mark a navigation`)
   const lacking = lists.map((texts) => firstLacking(labels, texts, anyOrder))
   if (lacking.includes(undefined)) return good(answer.url)
-  // of several navigations, the one that has the most of them
-  const [nearest] = lacking.toSorted((a, b) => (b ?? 0) - (a ?? 0))
-  const where = within === undefined ? `${answer.url} has` : `no navigation on ${answer.url} has`
-  return bad(
-    `${where} ${within === undefined ? 'no' : 'a'} link “${labels[nearest ?? 0] ?? ''}”${nearest && !anyOrder ? ' behind those before it' : ''}`,
-  )
+  // of several navigations, the one that has the most of them tells what lacks
+  const index = Math.max(...lacking.map((one) => one ?? 0))
+  const link = `link “${labels[index] ?? ''}”${index > 0 && !anyOrder ? ' behind those before it' : ''}`
+  return bad(within === undefined ? `${answer.url} has no ${link}` : `no navigation on ${answer.url} has a ${link}`)
 }
 
 /** Which label is the first that is not there, or not behind those before it. */

@@ -12,7 +12,7 @@ export const good = (seen: string): Outcome => ({ outcome: 'passed', seen })
 /** What was looked at is otherwise: what was seen instead. */
 export const bad = (seen: string): Outcome => ({ outcome: 'failed', seen })
 /** Nothing was looked at, since there is nothing to look at or no way to: neither a tick nor a failure. */
-export const unseen = (why: string): Outcome => ({ outcome: 'not looked at', seen: why })
+export const notLookedAt = (why: string): Outcome => ({ outcome: 'not looked at', seen: why })
 
 /** What a look may use. */
 export interface Sight {

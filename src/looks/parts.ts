@@ -21,10 +21,13 @@ const textsOf = ($: CheerioAPI, selector: string): string[] =>
     .toArray()
     .map((element) => $(element).text())
 
-/** The HTML of what a page is about: its main part, or else its articles; nothing where it marks neither. */
+/** The selector of what a page is about: its main part, or else its articles; nothing where it marks neither. */
+const mainOf = ($: CheerioAPI): string | undefined => [MAIN, 'article'].find((selector) => $(selector).length > 0)
+
+/** The HTML of what a page is about; nothing where it does not mark that. */
 export function mainPart($: CheerioAPI): string | undefined {
-  const part = [MAIN, 'article'].find((selector) => $(selector).length > 0)
-  return part === undefined ? undefined : $.html($(part))
+  const main = mainOf($)
+  return main === undefined ? undefined : $.html($(main))
 }
 
 /** What the whole site is called on a page: in the document's title, and in headings outside of what the page is about. */
@@ -37,10 +40,11 @@ export const siteTitles = ($: CheerioAPI): string[] => [
 ]
 
 /** What a page itself is called: in the document's title, and in the headings of what it is about. */
-export const pageTitles = ($: CheerioAPI): string[] => [
-  ...textsOf($, 'head > title').slice(0, 1),
-  ...textsOf(load(mainPart($) ?? $.html()), HEADINGS),
-]
+export function pageTitles($: CheerioAPI): string[] {
+  const main = mainOf($)
+  const headings = main === undefined ? $(HEADINGS) : $(main).find(HEADINGS)
+  return [...textsOf($, 'head > title').slice(0, 1), ...headings.toArray().map((element) => $(element).text())]
+}
 
 /** The links in a page's navigations, each navigation by itself. */
 export const navigations = ($: CheerioAPI): string[][] =>

@@ -1,6 +1,6 @@
 import type { ApprovalLook, QuestionLook, SignUpLook } from '../core/areas/signUp.js'
 import type { Answer } from '../web/answer.js'
-import { bad, good, unseen, type Look } from './look.js'
+import { bad, good, notLookedAt, type Look } from './look.js'
 
 /** Where visitors make accounts, and what that page tells. */
 export interface SignUpPage {
@@ -25,13 +25,13 @@ export const signUpAt = (
   async approval({ approval }, { visit }) {
     const answer = await visit(page.place)
     const waits = page.approval?.(answer)
-    if (waits === undefined) return unseen(`${answer.url} does not tell what a new account waits for`)
+    if (waits === undefined) return notLookedAt(`${answer.url} does not tell what a new account waits for`)
     return waits === approval
       ? good(answer.url)
       : bad(`${answer.url}: a new account waits for ${waits}, not for ${approval}`)
   },
   async question({ ask }, { visit }) {
-    if (!page.question) return unseen('this system shows visitors no question')
+    if (!page.question) return notLookedAt('this system shows visitors no question')
     const answer = await visit(page.question.place)
     return page.question.of(answer) === ask ? good(answer.url) : bad(`${answer.url} does not ask “${ask}”`)
   },

@@ -1,5 +1,5 @@
 import type { ThemeLook } from '../core/areas/theme.js'
-import { bad, good, unseen, type Look } from './look.js'
+import { bad, good, notLookedAt, type Look } from './look.js'
 
 /**
  * Whether a page wears the theme.
@@ -11,8 +11,8 @@ export const wornBy =
     const { text, url } = await visit(place)
     const worn = wears(text, use)
     if (worn) return good(url)
-    if (worn === undefined) return unseen(`${url} bears no sign of a theme`)
+    if (worn === undefined) return notLookedAt(`${url} bears no sign of a theme`)
     if (parent !== undefined && wears(text, parent))
-      return unseen(`${url} bears the sign of “${parent}”, on which it builds, and none of its own`)
+      return notLookedAt(`${url} bears the sign of “${parent}”, on which it builds, and none of its own`)
     return bad(`${url} looks otherwise`)
   }

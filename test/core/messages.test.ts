@@ -49,6 +49,12 @@ test('a first line that is missing; a file without keys; a tab; a bracket that s
   assert.match(said('*a', {}, '').join(), /^this begins with \*/)
 })
 
+test('a value that stands there through an alias is not missing', () => {
+  const texts = said('menus: { main: [&one { label: A, link: nowhere }], footer: [*one] }')
+  assert.equal(texts.filter((text) => text.includes('this value is not possible here')).length, 2)
+  assert.ok(texts.every((text) => !text.includes('missing')))
+})
+
 test('time zones by their cities, languages by their names; nothing is guessed from afar', () => {
   const site = (more: string) => said('', {}, head.replace(' }', `, ${more} }`)).join()
   for (const [zone, nearest] of [

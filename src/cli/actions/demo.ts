@@ -10,11 +10,14 @@ export async function demo(kind: 'blog' | 'forum' | undefined, flags: { keep?: b
   const { keep = false } = flags
   try {
     const { address, close } = await play(keep, folder)
-    if (keep) {
-      process.stdout.write(`\nThe site stays up at ${address} until Ctrl-C.\n`)
-      await untilStopped()
+    try {
+      if (keep) {
+        process.stdout.write(`\nThe site stays up at ${address} until Ctrl-C.\n`)
+        await untilStopped()
+      }
+    } finally {
+      await close()
     }
-    await close()
   } finally {
     rmSync(folder, { recursive: true, force: true })
   }

@@ -1,10 +1,9 @@
 import pc from 'picocolors'
 import { eyesIn, whoLooks } from '../../core/report/eyes.js'
-import { tally, type CheckOutcome } from '../../core/report/outcome.js'
+import { outcomeSigns, tally } from '../../core/report/outcome.js'
 import type { Check } from '../../core/report/report.js'
 import { bad, good, heading, row } from './layout.js'
 
-const signs: Readonly<Record<CheckOutcome, string>> = { passed: '✓', failed: '✗', 'not looked at': '–' }
 const paints = { passed: good, failed: bad, 'not looked at': pc.dim }
 
 /** Checks by who looked; where one failed, what was seen. */
@@ -16,7 +15,7 @@ export function checkLines(checks: readonly Check[]): string[] {
       '',
       heading(`as ${whoLooks(as)}`),
       ...own.flatMap(({ name, outcome, detail }) => [
-        ...row(signs[outcome], name, 3, paints[outcome]),
+        ...row(outcomeSigns[outcome], name, 3, paints[outcome]),
         ...(outcome === 'passed' ? [] : row('', outcome === 'failed' ? detail : `not looked at: ${detail}`, 5, pc.dim)),
       ]),
     ]

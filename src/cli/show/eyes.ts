@@ -10,7 +10,7 @@ export function eyesBlock(cells: readonly EyesCell[]): string[] {
   const things = [...new Set(cells.map(({ at }) => at))]
   const cellOf = (at: string, as: string): string => {
     const cell = cells.find((one) => one.at === at && one.as === as)
-    if (!cell?.seen) return cell?.outcome === 'failed' ? 'WRONG: could not look' : 'unseen'
+    if (!cell?.seen) return cell?.outcome === 'failed' ? 'WRONG: could not look' : 'not looked at'
     const seen = cell.seen.join(', ') || 'nothing'
     return cell.outcome === 'passed' ? seen : `WRONG: ${seen}`
   }
@@ -22,6 +22,6 @@ export function eyesBlock(cells: readonly EyesCell[]): string[] {
     '',
     heading('what each may do where'),
     ...tableLines(rows, paint),
-    ...[...reasons].flatMap(([as, why]) => row('unseen', `${as}: ${why}`)),
+    ...[...reasons].flatMap(([as, why]) => row('', `not looked at, ${as}: ${why}`)),
   ]
 }

@@ -3,7 +3,7 @@ import type { z } from 'zod'
 import { tally } from '../../core/report/outcome.js'
 import type { settleDocument } from '../../core/report/report.js'
 import { differenceLine } from '../../engine/report-of.js'
-import { anyItem, areaOf } from '../../core/areas/index.js'
+import { calledIn } from '../../core/words.js'
 import type { Settled } from '../../engine/settle.js'
 import { checkLines, checkSummary } from './checks.js'
 import { eyesBlock } from './eyes.js'
@@ -92,14 +92,7 @@ const kinds = { missing: 'made', different: 'changed', 'left over': 'removed' } 
 function settledBlock({ settled, comparison }: Settled): string[] {
   if (settled.length === 0) return []
   const rows = (['missing', 'different', 'left over'] as const).flatMap((is) => {
-    const names = comparison.differences
-      .filter((one) => one.is === is && settled.includes(one.ref))
-      .map((one) =>
-        areaOf(one.area).call({
-          ...(one.is === 'missing' ? {} : anyItem(one.found.item)),
-          ...(one.is === 'left over' ? {} : anyItem(one.wanted)),
-        }),
-      )
+    const names = comparison.differences.filter((one) => one.is === is && settled.includes(one.ref)).map(calledIn)
     return names.length === 0 ? [] : row(kinds[is], [...new Set(names)].join(', '))
   })
   return ['', heading('settled'), ...rows]

@@ -9,8 +9,10 @@ export const addressCases: readonly ConformanceCase[] = [
     async run(site) {
       const { elsewhere, logins } = site.provided
       const moving = site.baseline({ site: { address: elsewhere, reachedAt: site.address, description: 'Moved' } })
-      const { settled } = await site.settled(moving)
+      const { settled, site: now } = await site.settled(moving)
       assert.equal(settled.at(-1), 'address')
+      // where to sign in is told as it is from now on: the login moved along
+      assert.equal(now.address, new URL(elsewhere).href)
       assert.ok(await logins.find(elsewhere, 'marlow'))
       const there = site.baseline({ site: { address: elsewhere, description: 'Moved' } })
       assert.equal((await site.settle(there)).writes, 0)

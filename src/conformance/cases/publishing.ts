@@ -1,7 +1,6 @@
 import assert from 'node:assert/strict'
 import type { ConformanceCase } from '../case.js'
-
-const posts = [{ title: 'Kelp', slug: 'kelp', date: '2026-03-05T14:07' }]
+import { kelp } from '../plans.js'
 
 export const publishingCases: readonly ConformanceCase[] = [
   {
@@ -30,7 +29,7 @@ export const publishingCases: readonly ConformanceCase[] = [
     async run(site) {
       let tried = false
       for (const postAddress of ['/{slug}/', '/{year}/{slug}/']) {
-        const plan = site.baseline({ posts, publishing: { postAddress } })
+        const plan = site.baseline({ posts: [kelp], publishing: { postAddress } })
         await site.settledForGood(plan)
         const checks = await site.confirmed(plan, { try: true })
         assert.ok(

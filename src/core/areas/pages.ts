@@ -4,9 +4,9 @@ import { namedBy } from '../baseline/plain-values.js'
 import type { Area, Plan } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
 import { fileName, slug, pagePath } from '../baseline/values.js'
+import { showsEntry } from '../shows-entry.js'
 import { refOf } from '../ref.js'
 import { sameText } from '../text/normal-form.js'
-import { textBlocks } from '../text/plain.js'
 import { textOf } from '../value.js'
 
 export const pageSchema = z.strictObject({
@@ -154,11 +154,5 @@ export const pages: Area<'pages', PageItem> = {
   expect: (items) =>
     items
       .filter(({ state }) => state === 'published')
-      .map((item) => ({
-        name: `${pages.call(item)} shows its ${textBlocks(item.body ?? '').length === 0 ? 'title' : 'text'}`,
-        at: { ref: pages.ref(item) },
-        look: 'entry',
-        title: item.title,
-        texts: textBlocks(item.body ?? ''),
-      })),
+      .map((item) => showsEntry(pages.call(item), pages.ref(item), item)),
 }

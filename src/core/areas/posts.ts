@@ -5,9 +5,9 @@ import { namedBy, groupsIn, listOf } from '../baseline/plain-values.js'
 import type { Area, Found, Value } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
 import { fileName, slug } from '../baseline/values.js'
+import { showsEntry } from '../shows-entry.js'
 import { refOf } from '../ref.js'
 import { sameText } from '../text/normal-form.js'
-import { textBlocks } from '../text/plain.js'
 import { slugOf } from '../text/slug-of.js'
 import { textOf } from '../value.js'
 import { categories } from './categories.js'
@@ -112,11 +112,5 @@ export const posts: Area<'posts', PostItem> = {
   expect: (items) =>
     items
       .filter(({ state }) => state === 'published')
-      .map((item) => ({
-        name: `${posts.call(item)} shows its ${textBlocks(item.body ?? '').length === 0 ? 'title' : 'text'}`,
-        at: { ref: posts.ref(item) },
-        look: 'entry',
-        title: item.title,
-        texts: textBlocks(item.body ?? ''),
-      })),
+      .map((item) => showsEntry(posts.call(item), posts.ref(item), item)),
 }

@@ -71,8 +71,8 @@ function nearestForm(errors: readonly (readonly Issue[])[]): readonly Issue[] {
 const weight = (issues: readonly Issue[]): number =>
   issues.reduce((sum, issue) => sum + (issue.code === 'unrecognized_keys' ? issue.keys.length : 1), 0)
 
-/** What somebody takes for yes or no, and what is a text in this format. */
-const yesOrNo = /^(?:yes|no|on|off)$/i
+/** What somebody may take for true or false, and what is a text in this format. */
+const takenForYesOrNo = /^(?:yes|no|on|off)$/i
 
 /** What stands at a path, by its sort alone: never the value, which may be a secret. */
 function standsThere(value: unknown, expected: string): string {
@@ -80,7 +80,8 @@ function standsThere(value: unknown, expected: string): string {
   if (value === null) return 'nothing stands here'
   if (typeof value === 'object') return 'a group of keys stands here'
   if (typeof value === 'string') {
-    if (expected === 'true or false' && yesOrNo.test(value)) return `“${value.toLowerCase()}” is a text in this format`
+    if (expected === 'true or false' && takenForYesOrNo.test(value))
+      return `“${value.toLowerCase()}” is a text in this format`
     return 'a text stands here'
   }
   if (typeof value === 'boolean') return `“${String(value)}” stands here`
@@ -101,28 +102,26 @@ export function mistakesOf(issues: readonly Issue[], source: Source, values: unk
           values,
         )
     }
-    const missing = source.document.getIn(issue.path, true) === undefined
-    const own = issue.code === 'custom' || issue.code === 'invalid_format'
-    const limit = issue.code === 'too_small' || issue.code === 'too_big'
-    const expected = own ? issue.message : limit ? limitText(issue) : expectedAt(issue.path)
-    const value = valueAt(values, issue.path)
-    const isOther = issue.code === 'invalid_value' && ['string', 'number'].includes(typeof value)
-    const impossible = own || limit || isOther
-    return [
-      {
-        code: missing ? 'missing-key' : own ? 'wrong-value' : 'wrong-type',
-        at: missing ? source.keyAt(issue.path) : source.at(issue.path),
-        path: pathText(issue.path),
-        what: missing
-          ? 'this key is missing'
-          : impossible
-            ? 'this value is not possible here'
-            : standsThere(value, expected),
-        expected,
-        example: exampleAt(issue.path),
-      },
-    ]
+    return [wrongValue(issue, source, valueAt(values, issue.path))]
   })
+}
+
+/** What is missing, or is of another sort, or a value that is not possible. @param value what stands there, through aliases too */
+function wrongValue(issue: Issue, source: Source, value: unknown): Mistake {
+  const missing = value === undefined
+  const own = issue.code === 'custom' || issue.code === 'invalid_format'
+  const limit = issue.code === 'too_small' || issue.code === 'too_big'
+  const expected = own ? issue.message : limit ? limitText(issue) : expectedAt(issue.path)
+  const isNoneOfThem = issue.code === 'invalid_value' && ['string', 'number'].includes(typeof value)
+  const what = own || limit || isNoneOfThem ? 'this value is not possible here' : standsThere(value, expected)
+  return {
+    code: missing ? 'missing-key' : own ? 'wrong-value' : 'wrong-type',
+    at: missing ? source.keyAt(issue.path) : source.at(issue.path),
+    path: pathText(issue.path),
+    what: missing ? 'this key is missing' : what,
+    expected,
+    example: exampleAt(issue.path),
+  }
 }
 
 /** A limit that a number, a text or a list is beyond. */

@@ -8,12 +8,12 @@ type Field = Changed['fields'][number]
 
 const fate = (one: Changed['outcome']): string => (one === 'settled' ? '' : ` <strong class="bad">${esc(one)}</strong>`)
 
-const words = (changes: readonly WordChange[]): string =>
-  changes
-    .map(({ is, text }) =>
-      is === 'same' ? esc(text) : `<${is === 'gone' ? 'del' : 'ins'}>${esc(text)}</${is === 'gone' ? 'del' : 'ins'}>`,
-    )
-    .join('')
+const word: Readonly<Record<WordChange['is'], (text: string) => string>> = {
+  same: esc,
+  gone: (text) => `<del>${esc(text)}</del>`,
+  new: (text) => `<ins>${esc(text)}</ins>`,
+}
+const words = (changes: readonly WordChange[]): string => changes.map(({ is, text }) => word[is](text)).join('')
 
 /** One field in a line: what was found, and what became of it. */
 const fieldLine = ({ name, found, wanted, words: changes }: Field, isNew: boolean): string =>
@@ -32,10 +32,10 @@ function changedItem(one: Changed, isSetting: boolean): string {
 
 /** What was changed, folded by area. */
 export function changesByArea(changed: readonly Changed[]): string {
-  const names = [...areaNames.filter((area) => changed.some((one) => one.area === area))]
-  return names
-    .map((name) => {
+  return areaNames
+    .flatMap((name) => {
       const own = changed.filter((one) => one.area === name)
+      if (own.length === 0) return []
       const area = areaOf(name)
       const failed = own.some(({ outcome }) => outcome === 'failed')
       const made = own.filter(({ is }) => is === 'missing').length

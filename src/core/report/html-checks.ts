@@ -1,18 +1,14 @@
 import { eyesIn, whoLooks } from './eyes.js'
 import { esc } from './html-parts.js'
-import type { CheckOutcome } from './outcome.js'
+import { outcomeSigns, type CheckOutcome } from './outcome.js'
 import type { Check, EyesCell } from './report.js'
 
-const marks: Readonly<Record<CheckOutcome, { sign: string; kind: string }>> = {
-  passed: { sign: '✓', kind: 'ok' },
-  failed: { sign: '✗', kind: 'not' },
-  'not looked at': { sign: '–', kind: 'quiet' },
-}
+/** The classes by which the page's style tells outcomes apart. */
+const kinds: Readonly<Record<CheckOutcome, string>> = { passed: 'ok', failed: 'not', 'not looked at': 'quiet' }
 
 const checkItem = ({ name, outcome, detail }: Check): string => {
-  const { sign, kind } = marks[outcome]
   const why = outcome === 'not looked at' ? 'not looked at: ' : ''
-  return `<li class="${kind}"><b aria-label="${outcome}">${sign}</b> <span>${esc(name)}<small>${why}${esc(detail)}</small></span></li>`
+  return `<li class="${kinds[outcome]}"><b aria-label="${outcome}">${outcomeSigns[outcome]}</b> <span>${esc(name)}<small>${why}${esc(detail)}</small></span></li>`
 }
 
 /** Checks by who looked. */

@@ -9,11 +9,12 @@ import { reportStyle } from './style.js'
 const timeText = (iso: string): string =>
   `${new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric', hour: '2-digit', minute: '2-digit', second: '2-digit', timeZone: 'UTC' }).format(new Date(iso)).replace(' at ', ', ')} UTC`
 
-const openIn = (report: Report): number =>
-  [...report.changed, ...report.removed].filter(({ outcome }) => outcome !== 'settled').length
+/** The differences that remain. */
+const openIn = ({ changed, removed }: Report): (Report['changed'] | Report['removed'])[number][] =>
+  [...changed, ...removed].filter(({ outcome }) => outcome !== 'settled')
 
 function verdict(report: Report): { good: boolean; text: string } {
-  const open = openIn(report)
+  const open = openIn(report).length
   const { passed, failed, notLookedAt } = tally(report.checks)
   const waiting = report.byHand.length + report.never.length
   const parts = [
@@ -32,7 +33,7 @@ function atAGlance(report: Report): string {
   const made = done.filter(({ is }) => is === 'missing').length
   const gone = report.removed.filter(({ outcome }) => outcome === 'settled').length
   const entries: [number, string, string][] = [
-    [openIn(report) + failed, 'failed or open', 'failed'],
+    [openIn(report).length + failed, 'failed or open', 'failed'],
     [made, 'made', 'changed'],
     [done.length - made, 'changed', 'changed'],
     [gone, 'removed', 'removed'],
@@ -50,8 +51,7 @@ function atAGlance(report: Report): string {
 
 /** Differences that remain, and checks that failed: before everything else. */
 function failures(report: Report): string {
-  const open = [...report.changed, ...report.removed].filter(({ outcome }) => outcome !== 'settled')
-  const lines = open.map(
+  const lines = openIn(report).map(
     ({ what, outcome, why }) => `${esc(what)}: <strong class="bad">${esc(outcome)}</strong> ${esc(why ?? '')}`,
   )
   return list(lines) + checksByEyes(report.checks.filter(({ outcome }) => outcome === 'failed'))
@@ -59,16 +59,19 @@ function failures(report: Report): string {
 
 /** What its owner does next. */
 function next(report: Report): string {
-  const again = report.of === 'settle' ? 'unpack settle' : 'unpack confirm'
+  const isSettled = report.of === 'settle'
+  const again = isSettled
+    ? 'run <code>unpack settle</code> again: it goes on where this one stopped'
+    : '<code>unpack confirm</code> sees whether it is'
   return list([
-    ...(openIn(report) + tally(report.checks).failed > 0
-      ? [`Look at what failed, put it right, and run <code>${again}</code> again: it goes on where this one stopped.`]
+    ...(openIn(report).length + tally(report.checks).failed > 0
+      ? [`Look at what failed, put it right, and ${again}.`]
       : []),
     ...(report.byHand.length > 0
       ? ['Do by hand what is listed for that; <code>unpack confirm</code> sees whether it is done.']
       : []),
     `Sign in at ${link(report.dashboard)}; <code>unpack logins show</code> shows the password.`,
-    ...(report.of === 'settle'
+    ...(isSettled
       ? ['Later, <code>unpack confirm</code> looks whether all still is as planned, and writes nothing.']
       : []),
   ])

@@ -3,6 +3,9 @@ export const outcomes = ['passed', 'failed', 'not looked at'] as const
 /** What came of a check. */
 export type CheckOutcome = (typeof outcomes)[number]
 
+/** The sign in front of a check, on screen and in reports. */
+export const outcomeSigns: Readonly<Record<CheckOutcome, string>> = { passed: '✓', failed: '✗', 'not looked at': '–' }
+
 /** The outcome of what was looked at. */
 export const lookedAt = (ok: boolean): CheckOutcome => (ok ? 'passed' : 'failed')
 

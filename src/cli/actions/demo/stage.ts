@@ -1,11 +1,10 @@
 import { join } from 'node:path'
-import { addressText, parseAddress } from '../../../core/address.js'
 import type { Baseline } from '../../../core/baseline/schema.js'
 import { Secret } from '../../../core/secret.js'
 import { compareSite } from '../../../engine/compare.js'
 import { confirm } from '../../../engine/confirm.js'
 import type { RunOptions } from '../../../engine/options.js'
-import { chooseAll, settle } from '../../../engine/settle.js'
+import { chooseAll, settle, type Settled } from '../../../engine/settle.js'
 import { survey } from '../../../engine/survey.js'
 import { LoginsFile } from '../../../logins/file.js'
 import { packageFolder } from '../../../package.js'
@@ -74,7 +73,7 @@ export class Stage {
     process.exitCode = isAsPlanned(settled) && failed === 0 ? 0 : 1
 
     this.say(
-      ...(this.keep ? this.#where(settled.record ?? '') : row('', GONE, 0)),
+      ...(this.keep ? this.#where(settled) : row('', GONE, 0)),
       '',
       heading('Try next'),
       ...next.flatMap((line) => row('', line)),
@@ -82,17 +81,15 @@ export class Stage {
   }
 
   /** Where everything is to be found while the site stays up. */
-  #where(record: string): string[] {
-    const site = addressText(parseAddress(this.address) ?? { origin: this.address, base: '/' })
-    const { username } = this.baseline.owner
+  #where({ site: { address, dashboard, username }, record = '' }: Settled): string[] {
     const logins = this.options.logins.file
     return [
       heading('There it is'),
-      ...row('site', site),
-      ...row('dashboard', `${site}enter, as ${username}`),
+      ...row('site', address),
+      ...row('dashboard', `${dashboard}, as ${username}`),
       ...row(
         'password',
-        `UNPACK_PASSPHRASE=${PASSPHRASE} npx unpack logins show ${site} ${username} --logins ${logins}`,
+        `UNPACK_PASSPHRASE=${PASSPHRASE} npx unpack logins show ${address} ${username} --logins ${logins}`,
       ),
       ...row('report', join(record, 'report.html')),
       ...row('baseline', this.file),

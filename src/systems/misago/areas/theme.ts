@@ -1,5 +1,5 @@
 import type { ThemeLook } from '../../../core/areas/theme.js'
-import { bad, good, unseen, type Look } from '../../../looks/look.js'
+import { bad, good, notLookedAt, type Look } from '../../../looks/look.js'
 import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
@@ -18,7 +18,7 @@ const worn: Look<ThemeLook> = async ({ use }, { place, visit }) => {
   const { text, url } = await visit(place)
   const isAdded = /href="[^"]*\/themes\/[^"]+\.css/.test(text)
   if (isAdded === (use === OWN_NAME)) return bad(`${url} looks otherwise`)
-  return isAdded ? unseen(`${url} wears a theme that was added; which one, visitors are not told`) : good(url)
+  return isAdded ? notLookedAt(`${url} wears a theme that was added; which one, visitors are not told`) : good(url)
 }
 
 export const theme: AreaOnSystem<'theme', MisagoSession> = {
