@@ -40,11 +40,14 @@ const commands: Record<string, { about: string; load: () => Promise<Command> }> 
   },
 }
 
+/** What stands behind every mistake of the command line. */
+const SEE_HELP = 'See --help.'
+
 const program = new Command('unpack')
   .description('Brings a freshly installed blog or forum to the baseline its owner planned, and confirms it.')
   .version(version(), '--version', 'print the version')
   .helpOption('-h, --help', 'print this help')
-  .showHelpAfterError('See --help.')
+  .showHelpAfterError(SEE_HELP)
   .exitOverride()
   .addHelpText(
     'after',
@@ -73,7 +76,12 @@ const [first, second] = args
 const wanted = first === 'help' ? second : first
 try {
   for (const [name, { about, load }] of Object.entries(commands))
-    program.addCommand((name === wanted ? await load() : new Command(name)).description(about).exitOverride())
+    program.addCommand(
+      (name === wanted ? await load() : new Command(name))
+        .description(about)
+        .exitOverride()
+        .showHelpAfterError(SEE_HELP),
+    )
   await program.parseAsync(args, { from: 'user' })
 } catch (error) {
   const json = process.argv.includes('--json')

@@ -49,6 +49,7 @@ test('a command or an option that there isn’t is said so, and what there is', 
     const { exit, out, err } = await run([...args])
     assert.deepEqual([exit, out], [2, ''])
     assert.match(err, said)
+    assert.match(err, /See --help\.$/m)
   }
 })
 
