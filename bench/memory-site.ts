@@ -1,11 +1,11 @@
 import { createServer } from 'node:http'
-import { Secret, Shelf, Step, type AnyDifference, type Carrier, type SignedIn, type System } from 'unpack'
+import { idOf, Secret, Shelf, Step, type AnyDifference, type Carrier, type SignedIn, type System } from 'unpack'
 
 type Item = Readonly<Record<string, unknown>>
 interface Fields {
   ref: string
   item: Item
-  after: readonly { idOf: string }[]
+  after: readonly unknown[]
 }
 
 /** A site that is nothing but maps in memory, and its adapter: whatever takes time is Unpack's own. */
@@ -74,7 +74,7 @@ function list(atOnce: number): object {
     },
   }
   const linked = ({ parent = '', categories = [] }: Item) =>
-    [parent, ...(categories as unknown[])].filter((ref) => ref !== '').map((ref) => ({ idOf: String(ref) }))
+    [parent, ...(categories as unknown[])].filter((ref) => ref !== '').map((ref) => idOf(String(ref)))
   return {
     read: () => Promise.resolve([...items]),
     translate: (differences: readonly AnyDifference[]) =>

@@ -1,3 +1,4 @@
+import TinyQueue from 'tinyqueue'
 import { grouped } from '../../core/grouped.js'
 import type { Carrier, Step } from '../../systems/step.js'
 import { needsOf, type Known } from './fill.js'
@@ -12,7 +13,8 @@ export class Pending {
   /** Where each step stands in the order in which they were given. */
   readonly #place: ReadonlyMap<Step, number>
   readonly #needing: ReadonlyMap<string, readonly Step[]>
-  readonly #ready = new Map<Carrier<unknown>, Step[]>()
+  /** The steps that lack nothing, by carrier, in the order in which they were given. */
+  readonly #ready = new Map<Carrier<unknown>, TinyQueue<Step>>()
   readonly #left: Set<Step>
   readonly #held = new Map<Step, Held>()
 
@@ -27,21 +29,38 @@ export class Pending {
   /** The steps that go next: as many as their carrier takes at once. None is left to go where there are none. */
   next(): Step[] {
     const carrier = this.#nextCarrier()
-    const load = (carrier && this.#ready.get(carrier)?.splice(0, carrier.atOnce)) ?? []
-    for (const step of load) this.#left.delete(step)
+    const load: Step[] = []
+    while (carrier && load.length < carrier.atOnce) {
+      const step = this.#first(carrier)
+      if (!step) break
+      this.#ready.get(carrier)?.pop()
+      this.#left.delete(step)
+      load.push(step)
+    }
     return load
   }
 
   /** The carrier to go next: one that would gain nothing by waiting; else the one that most others wait for. */
   #nextCarrier(): Carrier<unknown> | undefined {
-    const carriers = [...this.#ready]
-      .filter(([, ready]) => ready.length > 0)
-      .sort(([, [a]], [, [b]]) => this.#placeOf(a) - this.#placeOf(b))
-      .map(([carrier]) => carrier)
+    const carriers = [...this.#ready.keys()]
+      .map((carrier) => ({ carrier, at: this.#placeOf(this.#first(carrier)) }))
+      .filter(({ at }) => at >= 0)
+      .sort((a, b) => a.at - b.at)
+      .map(({ carrier }) => carrier)
     const free = carriers.find((carrier) => carrier.atOnce === 1 || !this.#wants.waitsForOthers(carrier))
     if (free || carriers.length < 2) return free ?? carriers[0]
     const waiting = new Map(carriers.map((carrier) => [carrier, this.#wants.waitingFor(carrier)]))
     return carriers.sort((a, b) => (waiting.get(b) ?? 0) - (waiting.get(a) ?? 0))[0]
+  }
+
+  /** The ready step of a carrier that goes first; one that was held meanwhile is none. */
+  #first(carrier: Carrier<unknown>): Step | undefined {
+    const ready = this.#ready.get(carrier)
+    for (let step = ready?.peek(); step; step = ready?.peek()) {
+      if (this.#left.has(step)) return step
+      ready?.pop()
+    }
+    return undefined
   }
 
   /** A step has gone, and what it gives is known. */
@@ -56,10 +75,6 @@ export class Pending {
       for (const other of this.#needing.get(gives) ?? []) {
         if (!this.#left.delete(other)) continue
         this.#held.set(other, { lost: gives })
-        this.#ready.set(
-          other.carrier,
-          this.#readyOf(other.carrier).filter((one) => one !== other),
-        )
         this.refused(other)
       }
     this.done(step)
@@ -75,16 +90,11 @@ export class Pending {
   /** A step lacks nothing any more: it takes its place among those of its carrier. */
   #free(step: Step): void {
     if (!this.#left.has(step)) return
-    const ready = this.#readyOf(step.carrier)
-    let at = ready.length
-    while (at > 0 && this.#placeOf(ready[at - 1]) > this.#placeOf(step)) at -= 1
-    ready.splice(at, 0, step)
+    const ready =
+      this.#ready.get(step.carrier) ?? new TinyQueue<Step>([], (a, b) => this.#placeOf(a) - this.#placeOf(b))
+    ready.push(step)
+    this.#ready.set(step.carrier, ready)
   }
 
-  #readyOf(carrier: Carrier<unknown>): Step[] {
-    const ready = this.#ready.get(carrier) ?? []
-    this.#ready.set(carrier, ready)
-    return ready
-  }
   readonly #placeOf = (step: Step | undefined): number => (step && this.#place.get(step)) ?? -1
 }
