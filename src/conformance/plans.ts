@@ -2,6 +2,9 @@ import type { ConformanceSite } from './site.js'
 
 /* Plans that cases of several areas start from. */
 
+/** A title with signs that HTML knows: what looks like tags, entities, quotes. Visitors should read it sign by sign. */
+export const signs = 'Welcome to the <Anchor> & "Rope": 1 < 2, <b>not bold</b>, &amp; and &lt; as letters'
+
 /** A post that was made on a day of its own. */
 export const kelp = { title: 'Kelp', slug: 'kelp', date: '2026-03-05T14:07' }
 

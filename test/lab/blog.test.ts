@@ -55,6 +55,20 @@ test('the whole file in German, in a sub-folder, reached by another address toda
   inner.stop()
 })
 
+test('titles that were stored as they were typed: only those that visitors don’t see as written are written anew', async () => {
+  await blog.reset()
+  const titles = ['Salt & "rope"', 'Fish &amp; chips', 'Welcome to the <Anchor>', 'Tides']
+  const pages = titles.map((title, index) => ({ title, slug: `page-${index}` }))
+  const plan = planned(blog.address, `pages: ${JSON.stringify(pages)}`)
+  const folders = await ownFolders(root)
+  await settle(plan, { ...folders, confirm: false })
+  for (const [index, title] of titles.entries())
+    blog.sql(`UPDATE wp_posts SET post_title = '${title}' WHERE post_name = 'page-${index}'`)
+  const done = await settle(plan, folders)
+  assert.deepEqual([...done.settled].sort(), ['pages/page-1', 'pages/page-2'])
+  assert.deepEqual([done.failed, done.checks.filter(({ outcome }) => outcome === 'failed')], [[], []])
+})
+
 test('a theme made of blocks: menus go into its parts; sidebars are told as what it hasn’t got', async () => {
   await blog.reset()
   const rest = `shipped: { sidebars: remove }

@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict'
 import type { ConformanceCase } from '../case.js'
+import { signs } from '../plans.js'
 
 const wanted = [
   {
@@ -81,6 +82,16 @@ export const categoriesCases: readonly ConformanceCase[] = [
       const [first] = wanted
       const { settled } = await site.settled(site.baseline({ categories: [first], gone: { categories: ['tides'] } }))
       assert.deepEqual(settled, ['categories/tides'])
+    },
+  },
+  {
+    name: 'names of categories are text: what looks like tags or entities reaches visitors as it is written',
+    area: 'categories',
+    needs: ['categories.name', 'categories.description'],
+    async run(site) {
+      const plan = site.baseline({ categories: [{ name: signs, slug: 'signs', description: `About ${signs}` }] })
+      await site.settledForGood(plan)
+      await site.seen(plan, `the page of the category “${signs}” opens`)
     },
   },
 ]

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict'
 import type { ConformanceCase } from '../case.js'
-import { shore } from '../plans.js'
+import { shore, signs } from '../plans.js'
 
 const refs = (settled: readonly string[], area: string) => settled.filter((ref) => ref.startsWith(`${area}/`)).sort()
 
@@ -76,6 +76,17 @@ export const forumsCases: readonly ConformanceCase[] = [
           sent.indexOf('forums/On the shore/Counting'),
       )
       await site.settledForGood(plan)
+    },
+  },
+  {
+    name: 'titles and descriptions of forums are text: what looks like tags or entities is read back as it was written',
+    area: 'forums',
+    needs: ['forums.title', 'forums.description'],
+    async run(site) {
+      const [title, description] = [signs.slice(0, 50), `About ${signs}`]
+      const plan = site.baseline({ forums: [{ title: 'On the shore', forums: [{ title, description }] }] })
+      await site.settledForGood(plan)
+      await site.confirmed(plan)
     },
   },
 ]

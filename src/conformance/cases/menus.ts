@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict'
 import type { ConformanceCase } from '../case.js'
-import { themed } from '../plans.js'
+import { signs, themed } from '../plans.js'
 
 const pages = [
   { title: 'Home & tides', slug: 'home' },
@@ -42,6 +42,27 @@ export const menusCases: readonly ConformanceCase[] = [
         ['menus/attic'],
       )
       assert.match(failed[0]?.text ?? '', /main/)
+    },
+  },
+  {
+    name: 'labels in menus are text: what looks like tags or entities reaches visitors as it is written',
+    area: 'menus',
+    needs: ['menus.entries', 'theme.use'],
+    async run(site) {
+      const plan = themed(site, {
+        pages: [{ title: signs, slug: 'signs' }],
+        categories: [{ name: `${signs} too`, slug: 'too' }],
+        menus: {
+          main: [
+            { page: 'signs' },
+            { category: 'too' },
+            { page: 'signs', label: `About ${signs}` },
+            { label: `To ${signs}`, link: 'https://tools.tidepool.example/' },
+          ],
+        },
+      })
+      await site.settledForGood(plan)
+      await site.seen(plan, 'visitors find the menu “main”')
     },
   },
 ]

@@ -113,7 +113,10 @@ export const ownerCases: readonly ConformanceCase[] = [
       assert.equal((await site.settle(baseline)).writes, 0)
       await site.settled(
         site.baseline({
-          owner: { name: { first: 'Inés', last: "O'Marlow", shown: 'Ines & co' }, email: 'marlow@tidepool.example' },
+          owner: {
+            name: { first: 'Inés', last: "O'Marlow", shown: 'Ines <at the desk> & "co"' },
+            email: 'marlow@tidepool.example',
+          },
         }),
       )
     },

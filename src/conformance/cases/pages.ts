@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict'
 import { join } from 'node:path'
 import type { ConformanceCase } from '../case.js'
+import { signs } from '../plans.js'
 
 const files = {
   'home.md': 'We look at *what the tide leaves*.\n\n- [Rota](../rota/)\n- "Boots & buckets" — bring both\n',
@@ -156,6 +157,16 @@ export const pagesCases: readonly ConformanceCase[] = [
         { choose: ({ differences }) => differences.filter(({ ref }) => ref === 'pages/rota') },
       )
       assert.deepEqual({ settled, open: open.map(({ ref }) => ref) }, { settled: ['pages/rota'], open: ['pages/home'] })
+    },
+  },
+  {
+    name: 'titles of pages are text: what looks like tags or entities reaches visitors as it is written',
+    area: 'pages',
+    needs: ['pages.title'],
+    async run(site) {
+      const plan = site.baseline({ pages: [{ title: signs, slug: 'signs' }] })
+      await site.settledForGood(plan)
+      await site.seen(plan, `the page “${signs}” shows its title`)
     },
   },
 ]

@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict'
 import type { ConformanceCase } from '../case.js'
+import { signs } from '../plans.js'
 import { readdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { undo } from '../../engine/undo.js'
@@ -136,6 +137,16 @@ export const postsCases: readonly ConformanceCase[] = [
         [0, ['posts/kelp']],
       )
       await site.settledForGood(site.baseline({ gone: { posts: ['kelp'] } }))
+    },
+  },
+  {
+    name: 'titles and tags of posts are text: what looks like tags or entities reaches visitors as it is written',
+    area: 'posts',
+    needs: ['posts.title', 'posts.tags'],
+    async run(site) {
+      const plan = site.baseline({ posts: [{ title: signs, slug: 'signs', tags: ['Salt & <rope>'] }] })
+      await site.settledForGood(plan)
+      await site.seen(plan, `the post “${signs}” shows its title`)
     },
   },
 ]

@@ -1,11 +1,7 @@
-import { decodeHTML } from 'entities'
 import { Parser } from 'htmlparser2'
 
 /** Every run of white space, no-break spaces too, becomes one space; the ends are trimmed. */
 export const foldSpace = (text: string): string => text.replace(/[\s\u00a0\u202f]+/g, ' ').trim()
-
-/** Entities become the signs they stand for; tags stay. For texts that a system stores half-way to HTML. */
-export const decoded = (text: string): string => decodeHTML(text)
 
 /** Typographic quotes, dashes and dots become the keyboard's: systems rewrite them on the way to the visitor. */
 export const foldTypography = (text: string): string =>
@@ -16,17 +12,20 @@ export const foldTypography = (text: string): string =>
     .replace(/(\d)\u00d7(?=\d)/g, '$1x')
     .replace(/\s*(?:[\u2013\u2014]|--+)\s*/g, ' - ')
 
-/**
- * The text of a piece of HTML: comments and tags removed (nothing put in their place), entities decoded, white space
- * folded. Marks of shipped texts are digests of this form.
- */
-export function strippedText(html: string): string {
+/** What a reader sees of HTML within a line, white space as it stands: comments and tags removed, entities decoded. */
+export function shownText(html: string): string {
   let text = ''
   const parser = new Parser({ ontext: (part) => (text += part) }, { decodeEntities: true })
   parser.write(html)
   parser.end()
-  return foldSpace(text)
+  return text
 }
+
+/**
+ * The text of a piece of HTML: comments and tags removed (nothing put in their place), entities decoded, white space
+ * folded. Marks of shipped texts are digests of this form.
+ */
+export const strippedText = (html: string): string => foldSpace(shownText(html))
 
 const blocks = new Set(
   'address article aside blockquote body br caption dd details div dl dt fieldset figcaption figure footer form h1 h2 h3 h4 h5 h6 header hr html legend li main nav ol option p pre section summary table tbody td textarea tfoot th thead title tr ul'.split(

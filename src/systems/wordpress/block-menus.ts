@@ -1,5 +1,6 @@
 import type { MenuLoad } from './menu-plan.js'
 import type { Part } from './menus.js'
+import { titleAsHtml } from './titles.js'
 
 /* Menus of themes that are made of blocks: what stands in them, and in the part of the theme that shows them. */
 
@@ -44,11 +45,9 @@ const safe = (settings: object): string =>
     .replaceAll('>', '\\u003e')
     .replaceAll('&', '\\u0026')
 
-const escaped = (text: string): string => text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;')
-
 const linkBlock = (entry: MenuLoad['entries'][number]): string =>
   `<!-- wp:navigation-link ${safe({
-    label: escaped(entry.label),
+    label: titleAsHtml(entry.label),
     ...(entry.kind === 'link'
       ? { type: 'link', url: entry.address, kind: 'custom' }
       : {

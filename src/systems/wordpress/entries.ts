@@ -1,7 +1,6 @@
 import type { ReadItem } from '../../core/area.js'
 import type { AnyDifference } from '../../core/areas/index.js'
 import type { PageItem } from '../../core/areas/pages.js'
-import { decoded } from '../../core/text/plain.js'
 import { unescaped } from '../../core/text/percent.js'
 import { idOf } from '../later.js'
 import { Step } from '../step.js'
@@ -10,6 +9,7 @@ import { content } from './carriers/content.js'
 import { entrySchema, type Entry } from './items.js'
 import { entryMarks } from './marks.js'
 import type { WordPressSession } from './session.js'
+import { titleIn } from './titles.js'
 
 /* Posts and pages are the same to this system but for their route. */
 
@@ -23,7 +23,7 @@ export async function readEntry(
   return {
     id: entry.id,
     item: {
-      title: decoded(entry.title.raw),
+      title: titleIn(entry.title.raw),
       slug: unescaped(entry.slug),
       body: entry.content.raw,
       // one whose time has not come is published as far as a plan is concerned

@@ -1,6 +1,7 @@
 import type { AddressOf, IdOf, Resolved } from '../later.js'
 import type { Request } from './batch.js'
 import { placesIn } from './menus.js'
+import { titleAsHtml } from './titles.js'
 
 /* Menus in a theme's places, as requests: decided here without asking anything; the carrier sends them. */
 
@@ -61,7 +62,7 @@ export function entryRequests(
   const made = entries.map((entry, index): Request => ({
     method: 'POST',
     path: '/wp/v2/menu-items',
-    body: { title: entry.label, menus: menu, menu_order: index + 1, status: 'publish', ...target(entry) },
+    body: { title: titleAsHtml(entry.label), menus: menu, menu_order: index + 1, status: 'publish', ...target(entry) },
   }))
   return [...gone, ...made]
 }

@@ -1,10 +1,10 @@
 import { z } from 'zod'
 import type { MenuEntry } from '../../core/areas/menus.js'
 import { refOf } from '../../core/ref.js'
-import { decoded } from '../../core/text/plain.js'
 import { unescaped } from '../../core/text/percent.js'
 import { categoriesOf, pageRefsOf, pagesOf } from './items.js'
 import type { WordPressSession } from './session.js'
+import { titleIn } from './titles.js'
 import { activeTheme } from './themes.js'
 
 /* Menus of both sorts: those that a theme has places for, and those of themes that are made of blocks. */
@@ -109,7 +109,7 @@ export async function placedEntries(session: WordPressSession, menu: number): Pr
     .filter(({ menus }) => menus === menu)
     .sort((a, b) => a.menu_order - b.menu_order)
     .map(({ title, type, object, object_id, url }) => {
-      const label = decoded(typeof title === 'string' ? title : title.raw || title.rendered)
+      const label = titleIn(typeof title === 'string' ? title : title.raw || title.rendered)
       const target =
         type === 'post_type' && object === 'page'
           ? known.page.get(object_id)
@@ -138,8 +138,8 @@ export async function blockEntries(session: WordPressSession, content: string): 
       // one that names an item but leads elsewhere is not as planned
       return [
         target && target.link === link.url
-          ? { ref: target.ref, label: decoded(link.label) }
-          : { link: link.url, label: decoded(link.label) },
+          ? { ref: target.ref, label: titleIn(link.label) }
+          : { link: link.url, label: titleIn(link.label) },
       ]
     },
   )

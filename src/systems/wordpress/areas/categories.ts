@@ -1,6 +1,5 @@
 import type { Difference, Marks } from '../../../core/area.js'
 import { flatCategories, type CategoryItem } from '../../../core/areas/categories.js'
-import { decoded } from '../../../core/text/plain.js'
 import { refOf } from '../../../core/ref.js'
 import { unescaped } from '../../../core/text/percent.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
@@ -12,6 +11,7 @@ import { options } from '../carriers/options.js'
 import { categoriesOf, termSchema, type Term } from '../items.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
+import { titleAsHtml, titleIn } from '../titles.js'
 import { shippedWords } from '../shipped-texts.js'
 
 const FIRST = 1
@@ -20,7 +20,7 @@ const relieved = 'own.categories/relieved'
 const changes = (difference: Difference<'categories', CategoryItem>, ...keys: (keyof CategoryItem)[]): boolean =>
   difference.is === 'missing' || (difference.is === 'different' && keys.some((key) => difference.fields.includes(key)))
 const ships = ({ name, slug }: Term): boolean =>
-  shippedWords.some(({ category }) => category.slug === slug && category.name === decoded(name))
+  shippedWords.some(({ category }) => category.slug === slug && category.name === titleIn(name))
 
 export const categories: AreaOnSystem<'categories', WordPressSession> = {
   keys: ['name', 'slug', 'description', 'parent', 'default'],
@@ -40,9 +40,9 @@ export const categories: AreaOnSystem<'categories', WordPressSession> = {
       return {
         id: term.id,
         item: {
-          name: decoded(term.name),
+          name: titleIn(term.name),
           slug: unescaped(term.slug),
-          description: decoded(term.description),
+          description: titleIn(term.description),
           parent: above === undefined ? '' : refOf('categories', unescaped(above)),
           default: String(term.id) === values.default_category,
         },
@@ -66,9 +66,9 @@ export const categories: AreaOnSystem<'categories', WordPressSession> = {
         ]
       const { name, slug, description, parent } = difference.wanted
       const body = {
-        name,
+        name: titleAsHtml(name),
         slug,
-        ...(description !== undefined && { description }),
+        ...(description !== undefined && { description: titleAsHtml(description) }),
         ...(parent === '' ? { parent: 0 } : { parent: idOf(parent) }),
       }
       const id = difference.is === 'missing' ? {} : { id: idOf(difference.found.ref) }

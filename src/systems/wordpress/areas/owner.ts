@@ -1,4 +1,3 @@
-import { decoded } from '../../../core/text/plain.js'
 import type { OwnerItem } from '../../../core/areas/owner.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { secretOf } from '../../later.js'
@@ -8,6 +7,7 @@ import { firstRun } from '../carriers/first-run.js'
 import { profile } from '../carriers/profile.js'
 import { usersOf } from '../items.js'
 import type { WordPressSession } from '../session.js'
+import { titleAsHtml, titleIn } from '../titles.js'
 
 export const owner: AreaOnSystem<'owner', WordPressSession> = {
   can: ({ baseline }) =>
@@ -27,9 +27,9 @@ export const owner: AreaOnSystem<'owner', WordPressSession> = {
             id: me.id,
             item: {
               username: me.username,
-              first: decoded(me.first_name),
-              last: decoded(me.last_name),
-              shown: decoded(me.name),
+              first: titleIn(me.first_name),
+              last: titleIn(me.last_name),
+              shown: titleIn(me.name),
               email: me.email,
               password: session.login.temporary ? 'temporary' : 'own',
             },
@@ -56,9 +56,9 @@ export const owner: AreaOnSystem<'owner', WordPressSession> = {
             {
               username,
               email: address,
-              name: shown ?? username,
-              first_name: first ?? '',
-              last_name: last ?? '',
+              name: titleAsHtml(shown ?? username),
+              first_name: titleAsHtml(first ?? ''),
+              last_name: titleAsHtml(last ?? ''),
               password,
             },
             { proves, gives: 'owner' },
@@ -69,9 +69,9 @@ export const owner: AreaOnSystem<'owner', WordPressSession> = {
         Step.of(
           profile,
           {
-            ...(first !== undefined && changed('first') && { first_name: first }),
-            ...(last !== undefined && changed('last') && { last_name: last }),
-            ...(shown !== undefined && changed('shown') && { name: shown }),
+            ...(first !== undefined && changed('first') && { first_name: titleAsHtml(first) }),
+            ...(last !== undefined && changed('last') && { last_name: titleAsHtml(last) }),
+            ...(shown !== undefined && changed('shown') && { name: titleAsHtml(shown) }),
             ...(email !== undefined && changed('email') && { email }),
             ...(changed('password') && { password }),
           },

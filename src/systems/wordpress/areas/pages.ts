@@ -6,6 +6,7 @@ import { content } from '../carriers/content.js'
 import { entryAgain, readEntry, removeEntry } from '../entries.js'
 import { pageRefsOf, pagesOf } from '../items.js'
 import type { WordPressSession } from '../session.js'
+import { titleAsHtml } from '../titles.js'
 
 export const pages: AreaOnSystem<'pages', WordPressSession> = {
   keys: ['title', 'slug', 'body', 'state', 'parent', 'order'],
@@ -25,7 +26,7 @@ export const pages: AreaOnSystem<'pages', WordPressSession> = {
       const { title, slug, body: text, state, parent, order } = difference.wanted
       const fresh = difference.is === 'missing'
       const body = {
-        title,
+        title: titleAsHtml(title),
         slug,
         status: state === 'draft' ? 'draft' : 'publish',
         // a text that somebody changed is not among the fields, and stays

@@ -8,6 +8,7 @@ import { content } from '../carriers/content.js'
 import { entryAgain, readEntry, removeEntry } from '../entries.js'
 import { categoriesOf, postsOf, tagsOf } from '../items.js'
 import type { WordPressSession } from '../session.js'
+import { titleAsHtml } from '../titles.js'
 
 export const posts: AreaOnSystem<'posts', WordPressSession> = {
   keys: ['title', 'slug', 'body', 'state', 'categories', 'tags', 'date'],
@@ -40,7 +41,7 @@ export const posts: AreaOnSystem<'posts', WordPressSession> = {
       const fresh = difference.is === 'missing'
       const changed = (key: 'body' | 'date') => fresh || difference.fields.includes(key)
       const body = {
-        title,
+        title: titleAsHtml(title),
         slug,
         status: state === 'draft' ? 'draft' : 'publish',
         ...(text !== undefined && changed('body') && { content: bodyOf(text) }),

@@ -12,6 +12,7 @@ import { addressesOf, mediaOf } from '../items.js'
 import { localeOf, tagOf } from '../locale.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
+import { titleAsHtml } from '../titles.js'
 
 const zone = (values: Record<string, string>): string => {
   if (values.timezone_string) return values.timezone_string
@@ -21,8 +22,8 @@ const zone = (values: Record<string, string>): string => {
 
 /** Each key as the system's own setting. */
 const settings: Partial<Record<keyof SiteItem, (value: string) => Record<string, string | IdOf>>> = {
-  title: (value) => ({ blogname: value }),
-  description: (value) => ({ blogdescription: value }),
+  title: (value) => ({ blogname: titleAsHtml(value) }),
+  description: (value) => ({ blogdescription: titleAsHtml(value) }),
   language: (value) => ({ WPLANG: localeOf(value) }),
   timezone: (value) => ({ timezone_string: value }),
   date: (value) => ({ date_format: phpDate(value) }),
@@ -66,7 +67,7 @@ export const site: AreaOnSystem<'site', WordPressSession> = {
           Step.of(
             firstRun,
             {
-              weblog_title: wanted.title ?? '',
+              weblog_title: titleAsHtml(wanted.title ?? ''),
               language: wanted.language === undefined ? '' : localeOf(wanted.language),
               blog_public: wanted.searchEngines === 'turned away' ? '0' : '1',
             },

@@ -1,4 +1,3 @@
-import { decoded } from '../../../core/text/plain.js'
 import { unescaped } from '../../../core/text/percent.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { idOf } from '../../later.js'
@@ -6,13 +5,14 @@ import { Step } from '../../step.js'
 import { content } from '../carriers/content.js'
 import { tagsOf, termSchema } from '../items.js'
 import type { WordPressSession } from '../session.js'
+import { titleAsHtml, titleIn } from '../titles.js'
 
 export const tags: AreaOnSystem<'tags', WordPressSession> = {
   keys: ['name', 'slug'],
   async read(session) {
     return (await tagsOf(session)).map((term) => ({
       id: term.id,
-      item: { name: decoded(term.name), slug: unescaped(term.slug) },
+      item: { name: titleIn(term.name), slug: unescaped(term.slug) },
       address: term.link,
       copy: term,
     }))
@@ -28,7 +28,7 @@ export const tags: AreaOnSystem<'tags', WordPressSession> = {
         {
           route: 'tags',
           ...(difference.is === 'different' && { id: idOf(difference.found.ref) }),
-          body: { name, slug },
+          body: { name: titleAsHtml(name), slug },
         },
         { proves, gives: difference.ref },
       )
