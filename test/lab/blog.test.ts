@@ -74,7 +74,7 @@ test('a theme made of blocks: menus go into its parts; sidebars are told as what
   const rest = `shipped: { sidebars: remove }
 pages: [{ title: Home & tides, slug: home }, { title: Rota, slug: rota }]
 categories: [{ name: Sightings, slug: sightings }]
-menus: { main: [{ page: home }, { category: sightings }, { label: "Out & about", link: "https://out.example/?a=1&b=2" }], footer: [{ page: rota }] }
+menus: { main: [{ page: home }, { category: sightings }, { label: "Out & <about>", link: "https://out.example/?a=1&b=2" }], footer: [{ page: rota }] }
 `
   const { done, folders } = await settledFor(blog, planned(blog.address, rest))
   assert.ok(done.settled.includes('menus/footer'))

@@ -1,7 +1,6 @@
 import type { ReadItem } from '../../core/area.js'
 import type { AnyDifference } from '../../core/areas/index.js'
 import type { PageItem } from '../../core/areas/pages.js'
-import { unescaped } from '../../core/text/percent.js'
 import { idOf } from '../later.js'
 import { Step } from '../step.js'
 import type { Kept } from '../area-on-system.js'
@@ -24,7 +23,7 @@ export async function readEntry(
     id: entry.id,
     item: {
       title: titleIn(entry.title.raw),
-      slug: unescaped(entry.slug),
+      slug: entry.slug,
       body: entry.content.raw,
       // one whose time has not come is published as far as a plan is concerned
       state: entry.status === 'publish' || entry.status === 'future' ? 'published' : 'draft',

@@ -7,10 +7,12 @@ import type { WordPressSession } from './session.js'
 
 /* What the HTTP interface answers, as far as it is used, and read once a session. */
 
+/** The site tells other letters than Latin ones percent-encoded. */
+export const slugSchema = z.string().transform(unescaped)
 const text = z.object({ raw: z.string() })
 export const entrySchema = z.looseObject({
   id: z.number(),
-  slug: z.string(),
+  slug: slugSchema,
   status: z.string(),
   title: text,
   content: text,
@@ -44,7 +46,7 @@ export const commentSchema = z.looseObject({
 export const termSchema = z.looseObject({
   id: z.number(),
   name: z.string(),
-  slug: z.string(),
+  slug: slugSchema,
   description: z.string(),
   parent: z.number().default(0),
   link: z.string(),
@@ -78,7 +80,7 @@ export const tagsOf = (session: WordPressSession) =>
   session.shelf.read('tags', () => session.list('tags', ofTaxonomy('post_tag')))
 export const uploadSchema = z.looseObject({
   id: z.number(),
-  slug: z.string(),
+  slug: slugSchema,
   status: z.string(),
   mime_type: z.string(),
   source_url: z.string(),
@@ -114,5 +116,5 @@ export const addressesOf = (session: WordPressSession) =>
 export const pageRefsOf = async (session: WordPressSession): Promise<ReadonlyMap<number, string>> =>
   refsInTree(
     'pages',
-    (await pagesOf(session)).map(({ id, slug, parent }) => ({ id, slug: unescaped(slug), parent })),
+    (await pagesOf(session)).map(({ id, slug, parent }) => ({ id, slug: slug, parent })),
   )

@@ -1,8 +1,7 @@
 import { z } from 'zod'
 import type { MenuEntry } from '../../core/areas/menus.js'
 import { refOf } from '../../core/ref.js'
-import { unescaped } from '../../core/text/percent.js'
-import { categoriesOf, pageRefsOf, pagesOf } from './items.js'
+import { categoriesOf, pageRefsOf, pagesOf, slugSchema } from './items.js'
 import type { WordPressSession } from './session.js'
 import { titleIn } from './titles.js'
 import { activeTheme } from './themes.js'
@@ -11,7 +10,7 @@ import { activeTheme } from './themes.js'
 
 export const menuSchema = z.looseObject({
   id: z.number(),
-  slug: z.string(),
+  slug: slugSchema,
   name: z.string(),
   description: z.string().default(''),
   locations: z.array(z.string()).default([]),
@@ -31,14 +30,14 @@ export const itemSchema = z.looseObject({
 const locationSchema = z.looseObject({ name: z.string(), description: z.string(), menu: z.number() })
 const navigationSchema = z.looseObject({
   id: z.number(),
-  slug: z.string(),
+  slug: slugSchema,
   status: z.string().default('publish'),
   title: z.looseObject({ raw: z.string() }).optional(),
   content: z.looseObject({ raw: z.string() }),
 })
 const partSchema = z.looseObject({
   id: z.string(),
-  slug: z.string(),
+  slug: slugSchema,
   area: z.string(),
   content: z.looseObject({ raw: z.string() }),
 })
@@ -96,9 +95,7 @@ async function targets(session: WordPressSession) {
   const [pages, refs, categories] = await Promise.all([pagesOf(session), pageRefsOf(session), categoriesOf(session)])
   return {
     page: new Map(pages.map(({ id, link }) => [id, { ref: refs.get(id) ?? '', link }])),
-    category: new Map(
-      categories.map(({ id, slug, link }) => [id, { ref: refOf('categories', unescaped(slug)), link }]),
-    ),
+    category: new Map(categories.map(({ id, slug, link }) => [id, { ref: refOf('categories', slug), link }])),
   }
 }
 

@@ -6,6 +6,7 @@ import { originOf } from '../../core/shipped.js'
 import { jsonOf, type Answer } from '../../web/answer.js'
 import { has } from '../../web/forms.js'
 import type { FirstLook } from '../system.js'
+import { slugSchema } from './items.js'
 import { isShippedAsSeen } from './shipped-on-page.js'
 import { shippedWords } from './shipped-texts.js'
 
@@ -15,7 +16,7 @@ const rendered = z.object({ rendered: z.string() })
 const entries = z.array(
   z.object({
     id: z.number(),
-    slug: z.string(),
+    slug: slugSchema,
     date_gmt: z.string(),
     modified_gmt: z.string(),
     content: rendered,
@@ -23,7 +24,7 @@ const entries = z.array(
   }),
 )
 const remarks = z.array(z.object({ id: z.number(), date_gmt: z.string(), content: rendered, author: z.number() }))
-const terms = z.array(z.object({ id: z.number(), slug: z.string(), name: z.string() }))
+const terms = z.array(z.object({ id: z.number(), slug: slugSchema, name: z.string() }))
 
 const folder = (url: string, tail: RegExp): string => url.replace(tail, '')
 
@@ -104,7 +105,7 @@ async function seenBy(look: FirstLook): Promise<Recognised['seen']> {
         known: true,
       }),
     ),
-    ...(z.array(z.object({ slug: z.string() })).safeParse(media).data ?? []).map((item) =>
+    ...(z.array(z.object({ slug: slugSchema })).safeParse(media).data ?? []).map((item) =>
       judged(`media/${item.slug}`, { place: false, untouched: false, known: false }),
     ),
   ]

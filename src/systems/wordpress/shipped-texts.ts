@@ -3,6 +3,9 @@
  * Digests are SHA-256 of the text with tags stripped, entities decoded, white space folded; in the third page the site's
  * own address (no slash at the end) is replaced by {site} first.
  */
+import { unescaped } from '../../core/text/percent.js'
+import { titleIn } from './titles.js'
+
 type Row = readonly [locale: string, postTitle: string, postSlug: string, pageTitle: string, pageSlug: string, draftTitle: string, draftSlug: string, categoryName: string, categorySlug: string, commentBy: string]
 
 const rows: readonly Row[] = [
@@ -81,14 +84,14 @@ export interface ShippedWords {
   commentBy: string
 }
 
-/** Titles, slugs and names that ship, a row a language. */
+/** Titles, slugs and names that ship, a row a language, as an owner reads them. */
 export const shippedWords: readonly ShippedWords[] = rows.map(([locale, postTitle, postSlug, pageTitle, pageSlug, draftTitle, draftSlug, name, slug, commentBy]) => ({
   locale,
-  post: { title: postTitle, slug: postSlug },
-  page: { title: pageTitle, slug: pageSlug },
-  draft: { title: draftTitle, slug: draftSlug },
-  category: { name, slug },
-  commentBy,
+  post: { title: titleIn(postTitle), slug: unescaped(postSlug) },
+  page: { title: titleIn(pageTitle), slug: unescaped(pageSlug) },
+  draft: { title: titleIn(draftTitle), slug: unescaped(draftSlug) },
+  category: { name: titleIn(name), slug: unescaped(slug) },
+  commentBy: titleIn(commentBy),
 }))
 
 /** Digests of the shipped texts, in all languages. */

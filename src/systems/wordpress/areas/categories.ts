@@ -1,7 +1,6 @@
 import type { Difference, Marks } from '../../../core/area.js'
 import { flatCategories, type CategoryItem } from '../../../core/areas/categories.js'
 import { refOf } from '../../../core/ref.js'
-import { unescaped } from '../../../core/text/percent.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
@@ -41,9 +40,9 @@ export const categories: AreaOnSystem<'categories', WordPressSession> = {
         id: term.id,
         item: {
           name: titleIn(term.name),
-          slug: unescaped(term.slug),
+          slug: term.slug,
           description: titleIn(term.description),
-          parent: above === undefined ? '' : refOf('categories', unescaped(above)),
+          parent: above === undefined ? '' : refOf('categories', above),
           default: String(term.id) === values.default_category,
         },
         marks,

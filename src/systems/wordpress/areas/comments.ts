@@ -1,4 +1,3 @@
-import { unescaped } from '../../../core/text/percent.js'
 import { digest } from '../../../core/text/digest.js'
 import { strippedText } from '../../../core/text/plain.js'
 import { refOf } from '../../../core/ref.js'
@@ -25,7 +24,7 @@ export const comments: AreaOnSystem<'comments', WordPressSession> = {
       pageRefsOf(session),
       birthOf(session),
     ])
-    const holders = new Map([...posts.map(({ id, slug }) => [id, refOf('posts', unescaped(slug))] as const), ...pages])
+    const holders = new Map([...posts.map(({ id, slug }) => [id, refOf('posts', slug)] as const), ...pages])
     return all.map((comment) => ({
       id: comment.id,
       item: { key: String(comment.id), by: comment.author_name, on: holders.get(comment.post) ?? '' },

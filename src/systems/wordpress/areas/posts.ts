@@ -1,5 +1,4 @@
 import { refOf } from '../../../core/ref.js'
-import { unescaped } from '../../../core/text/percent.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { bodyOf, idOf } from '../../later.js'
 import { Step } from '../../step.js'
@@ -17,7 +16,7 @@ export const posts: AreaOnSystem<'posts', WordPressSession> = {
     const refs = (area: 'categories' | 'tags', terms: typeof categories, ids: readonly number[]) =>
       ids.flatMap((id) => {
         const term = terms.find((one) => one.id === id)
-        return term ? [refOf(area, unescaped(term.slug))] : []
+        return term ? [refOf(area, term.slug)] : []
       })
     return Promise.all(
       all.map(async (entry) => {

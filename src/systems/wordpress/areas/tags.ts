@@ -1,4 +1,3 @@
-import { unescaped } from '../../../core/text/percent.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
@@ -12,7 +11,7 @@ export const tags: AreaOnSystem<'tags', WordPressSession> = {
   async read(session) {
     return (await tagsOf(session)).map((term) => ({
       id: term.id,
-      item: { name: titleIn(term.name), slug: unescaped(term.slug) },
+      item: { name: titleIn(term.name), slug: term.slug },
       address: term.link,
       copy: term,
     }))
