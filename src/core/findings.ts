@@ -9,10 +9,18 @@ export interface PageFacts {
   weight: number
   /** The weight of sentences: blocks of text that are no links, buttons or headings. */
   prose: number
+  /** Letters and digits in those sentences, each counted once. */
+  letters: number
   /** Pictures of the page's own host. */
   pictures: number
   /** Addresses of other pages on the same site, without query. */
   links: string[]
+  /** Hosts other than its own that its links lead to. */
+  elsewhere: string[]
+  /** Scripts, frames, drawings and pictures of other hosts: what it shows beside its own text and pictures. */
+  embeds: number
+  /** True if its title or a heading names its own host. */
+  namesItself: boolean
   /** How often the text names a file on the server's own disk. */
   diskPaths: number
   /** True if it asks for a password. */

@@ -1,16 +1,6 @@
-import type { Findings, PageFacts, Recognised, Standing, Verdict } from './findings.js'
-
-/** Letters above which a single page is somebody's, with a picture and without. */
-const SOME_PROSE = 260
-const MUCH_PROSE = 480
-/** Letters that make a linked page one with something on it. */
-const INNER_PAGE = 40
-
-const verdict = (standing: Standing, ...reasons: string[]): Verdict => ({
-  standing,
-  safe: standing === 'first-run' || standing === 'fresh',
-  reasons,
-})
+import type { Findings, PageFacts, Recognised, Verdict } from './findings.js'
+import { judgePage } from './judge-page.js'
+import { verdict } from './verdict.js'
 
 /**
  * Judges what stands at an address, by its structure alone.
@@ -60,50 +50,13 @@ function judgeStatus({ status, isPage }: PageFacts): Verdict | undefined {
   if (status === 403) return verdict('unknown', 'visitors are not let in (HTTP 403)')
   if (status === 404 || status === 410)
     return verdict('unknown', `the server answers that there is no such page (HTTP ${status})`)
-  if (status === 503) return verdict('unknown', 'it is closed for maintenance, or overloaded (HTTP 503)')
+  if (status === 503)
+    return verdict('unknown', 'the server says that it is closed for maintenance, or overloaded (HTTP 503)')
   if (status >= 500)
-    return verdict('unknown', `its own software fails (HTTP ${status}); often its database can't be reached`)
+    return verdict(
+      'unknown',
+      `the server says that something fails there (HTTP ${status}); often its database can't be reached`,
+    )
   if (status >= 300) return verdict('unknown', `the server answers HTTP ${status}`)
   return isPage ? undefined : verdict('unknown', 'the answer is not a page')
-}
-
-function judgePage(front: PageFacts, findings: Findings): Verdict {
-  if (front.asksPassword && findings.hops.length > 0)
-    return verdict('unknown', 'a log-in page stands in front of it: visitors are sent there')
-  if (front.listing) {
-    const { files } = front.listing
-    return files.length === 0
-      ? verdict('blank', 'an empty list of files')
-      : verdict(
-          'unknown',
-          `a list of files: ${files.slice(0, 5).join(', ')}${files.length > 5 ? ', …' : ''}`,
-          'somebody put them there',
-        )
-  }
-  if (front.weight === 0 && front.pictures === 0 && front.links.length === 0)
-    return verdict('blank', 'the page is empty')
-  // a page that names files on the server's disk speaks to whoever runs the server, not to visitors
-  if (front.diskPaths >= 2)
-    return verdict(
-      'placeholder',
-      `its text names files on the server's own disk (${front.diskPaths} times): it speaks to whoever runs the server`,
-    )
-  const inner = findings.inner.filter(({ status, weight }) => status === 200 && weight >= INNER_PAGE)
-  if (inner.length > 0)
-    return verdict(
-      'in-use',
-      `it links to ${inner.length === 1 ? 'another page' : `${inner.length} other pages`} of its own, with text: ${inner.map(({ url }) => url).join(', ')}`,
-    )
-  if (front.prose >= MUCH_PROSE)
-    return verdict('in-use', `its one page holds a good deal of text (${front.prose} letters in sentences)`)
-  if (front.prose >= SOME_PROSE && front.pictures > 0)
-    return verdict(
-      'in-use',
-      `its one page holds text (${front.prose} letters in sentences) and ${front.pictures === 1 ? 'a picture' : `${front.pictures} pictures`} of its own`,
-    )
-  return verdict(
-    'placeholder',
-    'one short page, and none of its own behind it',
-    `${front.prose} letters in sentences, ${front.pictures === 0 ? 'no picture' : `${front.pictures} of its own pictures`}`,
-  )
 }

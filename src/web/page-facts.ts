@@ -25,37 +25,69 @@ export function pageFacts(answer: Answer): PageFacts {
     isPage,
     weight: 0,
     prose: 0,
+    letters: 0,
     pictures: 0,
     links: [],
+    elsewhere: [],
+    embeds: 0,
+    namesItself: false,
     diskPaths: 0,
     asksPassword: false,
   }
   if (!isPage) return facts
   const $ = load(answer.text)
+  const scripts = $('script').length
   $('script, style, noscript, template').remove()
+  $('br').replaceWith('\n')
+  $('h1, h2, h3, h4, h5, h6, p, pre, div, li, dt, dd, td, th, section, article').append('\n')
   const text = foldSpace($('body').text()).slice(0, LONGEST)
   facts.asksPassword = $('input[type=password]').length > 0
   facts.weight = letterWeight(text)
   facts.diskPaths = text.match(onDisk)?.length ?? 0
-  facts.pictures = own($, answer.url, 'img[src], source[src], video[src]', 'src').length
+  facts.pictures = own($, answer.url, 'img[src], video[src]', 'src').length
+  facts.embeds = scripts + $('iframe, frame, object, embed, canvas, svg, img, video').length - facts.pictures
   facts.links = [
     ...new Set(
       own($, answer.url, 'a[href], area[href]', 'href').filter((url) => !url.includes('?') && url !== answer.url),
     ),
   ]
+  facts.elsewhere = otherHosts($, answer.url)
+  facts.namesItself = namesItself($, new URL(answer.url).hostname)
   facts.listing = listing($, answer.url)
   $('a, button, h1, h2, h3, h4, h5, h6, nav, form, select, title').remove()
-  $('br, p, div, li, td, section, article').append('\n')
-  facts.prose = $('body')
+  const sentences = $('body')
     .text()
     .slice(0, LONGEST)
     .split('\n')
     .map(foldSpace)
-    .map(letterWeight)
-    .filter((weight) => weight >= 25)
-    .reduce((sum, weight) => sum + weight, 0)
+    .filter((text) => letterWeight(text) >= 25)
+  facts.prose = letterWeight(sentences.join(' '))
+  facts.letters = sentences.join(' ').match(letters)?.length ?? 0
   return facts
 }
+
+/** The hosts other than a page's own that its links lead to. */
+function otherHosts($: CheerioAPI, page: string): string[] {
+  const hosts = $('a[href], area[href]')
+    .toArray()
+    .flatMap((element) => {
+      const value = $(element).attr('href') ?? ''
+      const url = URL.canParse(value, page) ? new URL(value, page) : undefined
+      return url && /^https?:$/.test(url.protocol) && url.host !== new URL(page).host ? [url.host] : []
+    })
+  return [...new Set(hosts)]
+}
+
+/** Whether a title or a heading names a host. */
+const namesItself = ($: CheerioAPI, host: string): boolean =>
+  $('title, h1, h2')
+    .toArray()
+    .some((element) =>
+      $(element)
+        .text()
+        .toLowerCase()
+        .includes(host.replace(/^www\./, '')),
+    )
 
 /** Addresses that an element names, of the page's own host, without the part behind #. */
 function own($: CheerioAPI, page: string, selector: string, attribute: string): string[] {

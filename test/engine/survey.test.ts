@@ -51,12 +51,39 @@ const standings: [string, Standing, Record<string, Reply>][] = [
     },
   ],
   [
-    'coming soon',
-    'placeholder',
+    'coming soon, with a picture of its own',
+    'unknown',
     {
       '/': page(
         'Soon',
         '<img src="logo.svg"><h1>Coming soon</h1><p>Leave your address, and you will hear.</p><form><input name="mail"><button>Tell me</button></form>',
+      ),
+    },
+  ],
+  [
+    'a short page of somebody’s, with pages of its own that are not there yet',
+    'unknown',
+    {
+      '/': page(
+        'Odo',
+        '<h1>Odo mends clocks</h1><p>On Mondays, by the lighthouse.</p><a href="/rota">Rota</a> <a href="https://quay.example/">The quay</a>',
+      ),
+    },
+  ],
+  ['sentences that nothing marks', 'unknown', { '/': page('Odo', `<h1>Odo</h1><p>${sentences(1)}</p>`) }],
+  [
+    'a page headed by its own address',
+    'placeholder',
+    { '/': page('127.0.0.1', '<h1>127.0.0.1</h1><p>This name belongs to somebody, and is looked after by us.</p>') },
+  ],
+  ['a page that scripts make', 'unknown', { '/': page('Odo', '<div id="odo"></div><script src="/odo.js"></script>') }],
+  [
+    'somebody’s notes on servers, which name some of their files',
+    'in-use',
+    {
+      '/': page(
+        'Notes',
+        `<h1>Notes</h1><p>${sentences(12)}</p><p>Look into /etc/kiln/rules and into /var/log/kiln for that.</p>`,
       ),
     },
   ],
@@ -134,15 +161,21 @@ test('each rule of the judge: one change, another standing', async () => {
   const now = async () => (await survey(address)).standing
   assert.equal(await now(), 'placeholder')
   places['/'] = bare.replace('</body>', '<a href="/news">News</a></body>')
-  assert.equal(await now(), 'placeholder', 'a link that leads nowhere is none')
+  assert.equal(await now(), 'unknown', 'a link to a page of its own that is not there: nobody knows whose it is')
   places['/news'] = page('News', `<p>${sentences(1)}</p>`)
   assert.equal(await now(), 'in-use', 'a page of its own behind it')
   places['/'] = bare.replace('</body>', `<p>${sentences(9)}</p></body>`)
   assert.equal(await now(), 'in-use', 'a good deal of text')
   places['/'] = bare.replace('</body>', `<p>${sentences(3)}</p></body>`)
-  assert.equal(await now(), 'placeholder', 'some text and no picture')
+  assert.equal(await now(), 'unknown', 'some text and no picture')
   places['/'] = bare.replace('</body>', `<p>${sentences(3)}</p><img src="/a.png"></body>`)
   assert.equal(await now(), 'in-use', 'some text and a picture')
+  places['/'] = bare.replace('</body>', '<img src="/a.png"></body>')
+  assert.equal(await now(), 'unknown', 'a picture of its own')
+  places['/'] = bare.replaceAll('handbook.example', '127.0.0.1:9')
+  assert.equal(await now(), 'placeholder', 'another port is another host')
+  places['/'] = bare.replace(/<a.*?<\/a>/, 'the library')
+  assert.equal(await now(), 'unknown', 'nothing marks it as a host’s')
   places['/'] = bare.replace('</body>', `<p>${sentences(9)} /srv/pages/html and /opt/server/conf</p></body>`)
   assert.equal(await now(), 'placeholder', 'it names files on the server’s disk')
   places['/'] = { headers: { 'content-type': 'application/pdf' }, body: '%PDF' }

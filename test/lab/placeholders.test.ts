@@ -86,8 +86,8 @@ location /empty/ { autoindex on; } location /files/ { autoindex on; } location /
   }
   for (let tries = 0; tries < 50 && (await at('/empty/'))[0] === 'nothing'; tries += 1)
     await new Promise((resolve) => setTimeout(resolve, 100))
-  assert.deepEqual(await at('/empty/'), ['blank', 'an empty list of files'])
-  assert.deepEqual(await at('/files/'), ['unknown', 'a list of files: holiday photos.jpg'])
+  assert.deepEqual(await at('/empty/'), ['blank', 'the list of an empty folder'])
+  assert.deepEqual(await at('/files/'), ['unknown', 'the list of a folder: holiday photos.jpg'])
   assert.equal((await at('/bare/'))[0], 'unknown')
   assert.equal((await at('/nowhere/'))[0], 'unknown')
   assert.deepEqual(await at('/closed/'), [
