@@ -198,6 +198,8 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   show?(key: keyof I & string, value: Value): string
   /** What visitors should see of these items. */
   expect?(items: readonly I[], baseline: Baseline, settled: AsPlanned): Expectation<L>[]
+  /** The rule that an item takes over for good when it is made: remembered of each, since no later rule is seen on it. */
+  madeUnder?(baseline: Baseline): Value | undefined
   /** What only trying shows, for `confirm --try`. @param shipped what the system ships in place of the item, where that is known */
   tries?(baseline: Baseline, found: (ref: string) => Found | undefined, shipped: I | undefined): Attempt<T>[]
   /** What some may do in its items, or in what they are a side of, and others not. */

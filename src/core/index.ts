@@ -40,6 +40,7 @@ export type {
 export type { Attempt, Expectation, EyesOf, EyesQuestion, EyesRow, FeedLook, OwnLook, SharedLook } from './looking.js'
 export type { CommentTry } from './areas/commenting.js'
 export type { LeadsOn } from './areas/publishing.js'
+export type { CommentFormLook } from './areas/commenting.js'
 export type { SignUpLook } from './areas/signUp.js'
 export type { ThemeLook } from './areas/theme.js'
 export {

@@ -1,4 +1,5 @@
 import type { Baseline } from './baseline/schema.js'
+import type { Value } from './area.js'
 
 /** A look of one area's own, by its name; the systems that have the area say how it is taken. */
 export interface OwnLook {
@@ -30,6 +31,10 @@ export type Expectation<L extends OwnLook = never> = {
   at: 'front' | { ref: string }
   /** It is no part of the plan: where a system has no such thing, nothing is said of it. */
   ifAny?: true
+  /** Why it can't be looked at. */
+  cannot?: string
+  /** It is seen only on an item that was made under a rule: the first of these that was. */
+  made?: { under: Value; anyOf: readonly string[] }
 } & (SharedLook | L)
 
 /** Something that is tried: where, what should come of it, and what each outcome is called. */

@@ -6,11 +6,13 @@ import { expectations } from '../core/expect.js'
 import { foundAt } from '../core/inventory.js'
 import type { Expectation, OwnLook } from '../core/looking.js'
 import type { Check } from '../core/report/report.js'
+import { itemDigest } from '../core/text/digest.js'
 import { sharedLook } from '../looks/index.js'
 import { bad, good, notLookedAt, type Look, type Outcome, type Sight } from '../looks/look.js'
 import { shown } from '../looks/shows.js'
 import { onSystem } from '../systems/abilities.js'
 import { lookFailure } from './error-of.js'
+import { madeUnder } from './made-under.js'
 import { remarksOn } from './remarks.js'
 import type { Run } from './run.js'
 
@@ -76,14 +78,24 @@ async function lookAt(
   inventory: Inventory | undefined,
   visit: Visit,
 ): Promise<Outcome> {
-  const { at } = expectation
   if (!look) return notLookedAt('this system shows visitors nothing of it')
+  if (expectation.cannot !== undefined) return notLookedAt(expectation.cannot)
+  const at = placeIn(expectation, run)
+  if (!at) return notLookedAt('nothing that it shows on is known to have been made since the rule is as it is')
   if (at === 'front') return look(expectation, { place: '/', home: run.site.home, visit })
   if (!inventory) return notLookedAt('where it stands is told at the dashboard, which could not be read')
   const found = foundAt(inventory, at.ref)
   if (found?.hidden) return notLookedAt('visitors are not to see it yet')
   if (found?.address === undefined) return bad('it is not on the site')
   return look(expectation, { place: found.address, home: run.site.home, visit })
+}
+
+/** Where to look: what shows a rule only if it was made under it, on an item that was. */
+function placeIn({ at, made }: Expectation<OwnLook>, { state }: Run): Expectation['at'] | undefined {
+  if (!made) return at
+  const under = itemDigest(made.under)
+  const ref = made.anyOf.find((one) => state.written(madeUnder(one)) === under)
+  return ref === undefined ? undefined : { ref }
 }
 
 async function noShippedText({ baseline, site }: Run, visit: Visit, oldPlaces: readonly string[]): Promise<Outcome> {

@@ -29,4 +29,23 @@ export const commentingCases: readonly ConformanceCase[] = [
       await site.settledForGood(closed)
     },
   },
+  {
+    name: 'whether visitors may comment is seen on a post that was made under the rule, and on no other',
+    area: 'commenting',
+    needs: ['commenting.allowed', 'posts.title'],
+    async run(site) {
+      const limpet = { title: 'Limpet', slug: 'limpet' }
+      const closed = site.baseline({ posts: [kelp], comments: { allowed: false } })
+      await site.settledForGood(closed)
+      await site.seen(closed, 'visitors can’t comment on new posts')
+      const opened = site.baseline({ posts: [kelp], comments: { allowed: true } })
+      await site.settledForGood(opened)
+      const name = 'visitors may comment on new posts'
+      const told = (await site.confirmed(opened)).find((check) => check.name === name)
+      assert.equal(told?.outcome, 'not looked at', 'made under another rule')
+      const more = site.baseline({ posts: [kelp, limpet], comments: { allowed: true } })
+      await site.settledForGood(more)
+      await site.seen(more, name)
+    },
+  },
 ]

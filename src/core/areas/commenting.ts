@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import type { Area } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
-import { yesOrNo } from '../value.js'
+import { refOf } from '../ref.js'
+import { textOf, yesOrNo } from '../value.js'
 import { firstPost } from './posts.js'
 
 export const commentingSchema = z.strictObject({
@@ -29,6 +30,12 @@ const words: Record<keyof CommentingItem, string> = {
   allowed: 'comments allowed',
   approve: 'comments that wait for you',
   linksBeforeApproval: 'links before a comment waits',
+}
+
+/** Whether a post shows visitors a form for a comment. */
+export interface CommentFormLook {
+  look: 'comment-form'
+  open: boolean
 }
 
 /** A visitor's comment, with so many links in it. */
@@ -64,7 +71,7 @@ export const commentingPart = {
 }
 
 /** The rules for comments; the comments themselves are an area of their own. */
-export const commenting: Area<'commenting', CommentingItem, never, CommentTry> = {
+export const commenting: Area<'commenting', CommentingItem, CommentFormLook, CommentTry> = {
   name: 'commenting',
   title: 'rules for comments',
   key: 'comments',
@@ -86,6 +93,20 @@ export const commenting: Area<'commenting', CommentingItem, never, CommentTry> =
         ? [{ name: `${what} ${told[should]}`, at: post?.ref ?? '', should, words: outcomes, links, cannot }]
         : []
     })
+  },
+  expect([{ allowed: open } = {}], _baseline, { posts = [] }) {
+    if (open === undefined) return []
+    const anyOf = posts.filter(({ state }) => state === 'published').map(({ slug }) => refOf('posts', textOf(slug)))
+    return [
+      {
+        name: `visitors ${open ? 'may' : 'can’t'} comment on new posts`,
+        at: { ref: anyOf[0] ?? refOf('posts', '') },
+        look: 'comment-form',
+        open,
+        made: { under: open, anyOf },
+        ...(anyOf.length === 0 && { cannot: 'there is no published post of the plan to see it on' }),
+      },
+    ]
   },
   say: (key) => words[key],
   show: (_key, value) => yesOrNo(value),

@@ -109,6 +109,7 @@ export const posts: Area<'posts', PostItem> = {
   },
   call: (item) => `the post “${item.title}”`,
   say: (key) => (key === 'body' ? 'text' : key),
+  madeUnder: ({ comments }) => comments?.allowed,
   expect: (items) =>
     items
       .filter(({ state }) => state === 'published')

@@ -12,6 +12,7 @@ import type { Work } from '../work.js'
 import { carryOut, type Books } from '../carry-out.js'
 import { payDebts } from '../debts.js'
 import type { Run } from '../run.js'
+import { madeUnder } from '../made-under.js'
 import { ownedNow, stoodOnce } from '../ownership.js'
 import { keepCopies } from '../copies.js'
 import { takeStock, type Stock } from '../stock.js'
@@ -136,6 +137,8 @@ async function rememberAll(run: Run, agenda: Agenda, now: readonly AnyDifference
     if (is === 'left over' || sameIn(left.differences, difference) || kept.has(ref)) continue
     const item = foundAt(stands, ref)?.item as { body?: string } | undefined
     if (item?.body !== undefined) digests[ref] = bodyDigest(item.body)
+    const rule = is === 'missing' ? areaOf(difference.area).madeUnder?.(run.baseline) : undefined
+    if (rule !== undefined) digests[madeUnder(ref)] = itemDigest(rule)
     if (item && is === 'missing' && ofSample.has(ref)) samples[ref] = itemDigest(item)
   }
   if (Object.keys({ ...digests, ...samples }).length > 0) await run.state.remember(digests, samples)

@@ -1,4 +1,5 @@
 import type { CommentingItem } from '../../../core/areas/commenting.js'
+import { commentFormAt } from '../../../looks/comment-form.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { settingSteps, type Settings } from '../../setting-steps.js'
 import { tryComment, takeCommentsAway } from '../trial.js'
@@ -29,6 +30,7 @@ export const commenting: AreaOnSystem<'commenting', WordPressSession> = {
   },
   translate: (differences) => settingSteps(differences, options, settings),
   ships: () => [{ id: 'commenting', item: { allowed: true, approve: 'newcomers', linksBeforeApproval: 1 } }],
+  looks: { 'comment-form': commentFormAt('form#commentform') },
   try: tryComment,
   takeAway: takeCommentsAway,
 }

@@ -33,7 +33,7 @@ export const posts: AreaOnSystem<'posts', WordPressSession> = {
       }),
     )
   },
-  translate(differences) {
+  translate(differences, { baseline: { comments } }) {
     return differences.map((difference) => {
       if (difference.is === 'left over') return removeEntry('posts', difference)
       const { title, slug, body: text, state, categories, tags, date } = difference.wanted
@@ -46,6 +46,8 @@ export const posts: AreaOnSystem<'posts', WordPressSession> = {
         ...(text !== undefined && changed('body') && { content: bodyOf(text) }),
         ...(categories && { categories: categories.map(idOf) }),
         ...(tags && { tags: tags.map(idOf) }),
+        // the rule may be written after the post, and holds for new ones alone
+        ...(fresh && comments?.allowed !== undefined && { comment_status: comments.allowed ? 'open' : 'closed' }),
         ...(date !== undefined && changed('date') && { date: `${date}:00` }),
       }
       return Step.of(

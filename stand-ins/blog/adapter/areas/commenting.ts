@@ -1,4 +1,4 @@
-import { settingSteps, type AreaOnSystem, type ItemOf } from 'unpack'
+import { commentFormAt, settingSteps, type AreaOnSystem, type ItemOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { as, box } from '../../../common/adapter/settings.js'
 import { tryComment, takeCommentsAway } from '../trial.js'
@@ -21,6 +21,7 @@ export const commenting: AreaOnSystem<'commenting', StandInSession> = {
       linksBeforeApproval: as('linksBeforeApproval'),
     }),
   ships: () => [{ id: 'commenting', item: { allowed: true, approve: 'newcomers', linksBeforeApproval: 2 } }],
+  looks: { 'comment-form': commentFormAt('form#say') },
   try: tryComment,
   takeAway: takeCommentsAway,
 }
