@@ -9,10 +9,11 @@ import type { Run } from './run.js'
 import type { Stock } from './stock.js'
 
 /** Compares what was read with the plan, in the light of what is remembered of the site. */
-export function againstPlan(run: Run, { inventory, closed }: Stock): Comparison {
+export function againstPlan(run: Run, { inventory, closed, choices }: Stock): Comparison {
   const { baseline, state, site } = run
   const comparison = compare(baseline, inventory, {
     can: abilitiesOf(run.site.system, run.baseline, inventory),
+    choices: (area, key) => choices.get(area)?.[key],
     without: (area) => closed.get(area) ?? site.system.lacks?.[area],
     written: (ref) => anyName(ref, (name) => state.written(name)),
     sampled: (ref) => anyName(ref, (name) => state.sampled(name)),

@@ -14,6 +14,8 @@ export interface Stock {
   inventory: Inventory
   /** Areas whose interface is switched off, with why they can't be read. */
   closed: ReadonlyMap<AreaName, string>
+  /** What the values of keys are chosen from, by area, where the site tells. */
+  choices: ReadonlyMap<AreaName, Readonly<Record<string, readonly string[]>>>
 }
 
 /** Reads all areas, side by side, and judges what is there, and what of it is ours. */
@@ -25,14 +27,20 @@ export async function takeStock(run: Run, session: SignedIn): Promise<Stock> {
     )
     return [name, items] as const
   }
-  const [imprint, ...all] = await Promise.all([
+  const choices = new Map<AreaName, Readonly<Record<string, readonly string[]>>>()
+  const choose = async (name: AreaName) => {
+    const here = await unlessClosed(onSystem(run.site.system, name)?.choices?.(session, run.baseline))
+    if (here) choices.set(name, here)
+  }
+  const [imprint, , ...all] = await Promise.all([
     unlessClosed(run.site.system.imprint?.(session)),
+    Promise.all(areaNames.map(choose)),
     ...areaNames.map(read),
   ])
   const reading = all.filter((one): one is readonly [AreaName, ReadItem<ItemOf<AreaName>>[]] => one[1] !== undefined)
   const inventory = inventoryOf(Object.fromEntries(reading))
   await recogniseOurs(run, inventory, imprint ?? [])
-  return { inventory, closed }
+  return { inventory, closed, choices }
 }
 
 /** What a system ships, area by area. */
@@ -48,6 +56,7 @@ export const shippedOn = (system: System, baseline: Baseline): Reading =>
 export const expectedStock = ({ site, baseline }: Pick<Run, 'site' | 'baseline'>): Stock => ({
   inventory: inventoryOf(shippedOn(site.system, baseline)),
   closed: new Map(),
+  choices: new Map(),
 })
 
 /** What an interface gives; nothing where it is switched off. */

@@ -12,12 +12,13 @@ import type { System } from './system.js'
 /** An area of a system, seen without its own types. */
 export interface AnyAreaOnSystem extends Omit<
   AreaOnSystem<AreaName>,
-  'read' | 'keys' | 'can' | 'again' | 'ships' | 'looks' | 'try' | 'takeAway'
+  'read' | 'choices' | 'keys' | 'can' | 'again' | 'ships' | 'looks' | 'try' | 'takeAway'
 > {
   keys?: readonly string[]
   again?(kept: Kept): Step | Step[]
   can?: Record<string, Ability> | ((site: OnSite) => Record<string, Ability>)
   read(session: SignedIn, baseline: Baseline): Promise<ReadItem<ItemOf<AreaName>>[]>
+  choices?(session: SignedIn, baseline: Baseline): Promise<Record<string, readonly string[]>>
   ships?(baseline: Baseline): ReadItem<AnyItem>[]
   looks?: Partial<Record<string, Look<OwnLook>>>
   try?: Trying<object>

@@ -41,6 +41,8 @@ export interface AreaOnSystem<A extends AreaName, S extends SignedIn = SignedIn>
   /** For a list: the keys that its items are read with; any other is one that the system has not got. */
   keys?: readonly (keyof ItemOf<A> & string)[]
   read(session: S, baseline: Baseline): Promise<ReadItem<ItemOf<A>>[]>
+  /** What the values of keys are chosen from, as the site tells now; keys of which that is not known are left out. */
+  choices?(session: S, baseline: Baseline): Promise<{ [K in keyof ItemOf<A> & string]?: readonly string[] }>
   /** Left out where an area is only looked at. */
   translate?(differences: readonly Difference<A, ItemOf<A>>[], here: Here): Step[]
   /** Steps that make a removed item again from what was kept of it; those of `translate` where left out. */

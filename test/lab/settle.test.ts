@@ -150,8 +150,9 @@ test('a language the site hasn’t got is told as failed', async () => {
   )
   assert.deepEqual(
     done.failed.map(({ ref, code }) => [ref, code]),
-    [['site', 'not-taken']],
+    [['site', 'not-here']],
   )
+  assert.match(done.failed[0]?.text ?? '', /no language “en-GB”; it has: en-US, en-CA, .* more$/)
 })
 
 test('in a sub-folder, reached by another name, and written without its slash', async () => {

@@ -1,4 +1,5 @@
 import assert from 'node:assert/strict'
+import { compareSite } from '../../engine/compare.js'
 import { survey } from '../../engine/survey.js'
 import type { ConformanceCase } from '../case.js'
 import { signs } from '../plans.js'
@@ -101,6 +102,24 @@ export const siteCases: readonly ConformanceCase[] = [
       await site.settledForGood(plan)
       const checks = await site.confirmed(plan)
       assert.ok(checks.some(({ name, outcome }) => name === "the browser's tab has an icon" && outcome === 'passed'))
+    },
+  },
+  {
+    name: 'a language that the site hasn’t got is told, with those that it has; the rest is settled',
+    area: 'site',
+    needs: ['site.language', 'site.description'],
+    async run(site) {
+      const plan = site.baseline({ site: { language: 'tlh', description: 'Tides' } })
+      const { failed } = await site.settle(plan)
+      assert.deepEqual(
+        failed.map(({ ref }) => ref),
+        ['site'],
+      )
+      assert.match(failed[0]?.text ?? '', /^the site has no language “tlh”; it has: .*\bde\b/)
+      const { comparison } = await compareSite(plan, site.options)
+      assert.deepEqual(comparison.differences, [])
+      assert.match(comparison.never.find(({ ref }) => ref === 'site.language')?.text ?? '', /“tlh”; it has: /)
+      await site.settledForGood(site.baseline({ site: { language: 'de', description: 'Tides' } }))
     },
   },
 ]

@@ -7,6 +7,11 @@ export const ofOne = {
     (d: { what: string }) => `The site answered, but did not take it: ${d.what}`,
     () => 'Look at it in the dashboard; some values are not to be had on this site.',
   ),
+  'not-here': entry(
+    1,
+    (d: { what: string }) => `The site has nothing of that name to choose: ${d.what}`,
+    () => 'Choose one of those that it has.',
+  ),
   'refused-by-site': entry(1, (d: { code: string }) => `The site refused it (${d.code}).`),
   'not-kept': entry(
     1,

@@ -7,6 +7,8 @@ import type { areaOf } from '../areas/index.js'
 export interface CompareOptions {
   /** Whether the site's system can be given a key; what is not said: it can. */
   can?: (area: AreaName, key: string) => Ability
+  /** What a key's value is chosen from, where the site tells that: its languages, its theme's places. */
+  choices?: (area: AreaName, key: string) => readonly string[] | undefined
   /** Why a system has no such area, where there is more to say than that. */
   without?: (area: AreaName) => string | undefined
   /** The digest of the text we last wrote to a ref, or of the value of a key (`ref#key`) that can't be read back. */
@@ -41,6 +43,8 @@ export interface Comparison {
   unseen: Remark[]
   /** What this system hasn't got. */
   never: Remark[]
+  /** Refs of those among them of which the site has others to choose from: a run that has begun on one has failed there. */
+  notHere: Remark[]
   /** What is worth knowing beside that. */
   notes: Remark[]
   /** Refs of what neither shipped nor stands in the baseline: any makes it a site in use. */
@@ -59,6 +63,7 @@ export const emptyComparison = (): Comparison => ({
   byHand: [],
   unseen: [],
   never: [],
+  notHere: [],
   notes: [],
   others: [],
   theirTexts: [],

@@ -46,6 +46,10 @@ export function weigh(
       continue
     }
     if (typeof ability === 'object' && isLeft(area, key, scales.baseline)) continue
+    if (lacksChoice(area, key, value, pair, scales, result)) {
+      if (area.list === 'one') continue
+      return found?.item ?? {}
+    }
     if (typeof ability === 'object' && 'never' in ability)
       result.never.push({ ref: keyOf(area, key), text: `${called(key)}: ${ability.never}` })
     else wanted[key] = value
@@ -105,6 +109,32 @@ function tellNone(area: SomeArea, key: string, value: Value, scales: Scales, { n
   if (isLeft(area, key, scales.baseline) || !differs(area, key, value, {}, scales)) return
   if (never.some((told) => told.ref === ref)) return
   never.push({ ref, text: `${area.say?.(key) ?? key}: this system has no such setting` })
+}
+
+/** Most that are named of what a site has to choose from. */
+const MOST_NAMED = 20
+
+/** A value that is not among those that the site has: told, with those it has, unless the baseline excuses it. */
+function lacksChoice(
+  area: SomeArea,
+  key: string,
+  value: Value,
+  pair: Pair,
+  scales: Scales,
+  result: Comparison,
+): boolean {
+  const choices = scales.options.choices?.(area.name, key)
+  if (!choices || choices.some((one) => one === value || area.same?.(key, value, one))) return false
+  if (isLeft(area, key, scales.baseline)) return true
+  const wanted = textOf(value)
+  const near = (one: string): number => (one.slice(0, 2).toLowerCase() === wanted.slice(0, 2).toLowerCase() ? 0 : 1)
+  const all = choices.toSorted((a, b) => near(a) - near(b))
+  const more = all.length > MOST_NAMED ? ` and ${all.length - MOST_NAMED} more` : ''
+  const has = `${all.slice(0, MOST_NAMED).join(', ')}${more}`
+  const text = `the site has no ${area.say?.(key) ?? key} “${wanted}”; it has: ${has || 'none'}`
+  result.never.push({ ref: area.list === 'one' ? keyOf(area, key) : pair.ref, text })
+  result.notHere.push({ ref: pair.ref, text })
+  return true
 }
 
 function differs(area: SomeArea, key: string, want: Value, item: AnyItem, { toCome }: Scales): boolean {

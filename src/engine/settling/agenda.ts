@@ -133,6 +133,8 @@ export class Agenda {
   fateOf(difference: AnyDifference): Fate {
     const { at = 'not chosen' } = this.#entries.get(keyOf(difference)) ?? {}
     if (at === 'not chosen') return { outcome: 'not chosen' }
+    const lacking = this.left.notHere.find(({ ref }) => ref === difference.ref)
+    if (lacking && difference.is !== 'left over') return { outcome: 'failed', code: 'not-here', text: lacking.text }
     if (at === 'done by the first-run form') return { outcome: 'settled' }
     const copy = this.copyOf(difference.ref)
     if (!isStillOpen(difference, this.left, this.stands)) return { outcome: 'settled', copy }

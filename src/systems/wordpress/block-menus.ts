@@ -20,8 +20,10 @@ export const partFor = (place: string, parts: readonly Part[]): Part | undefined
   parts.find(({ slug }) => slug === (place === 'main' ? 'header' : place))
 
 /** The places that a theme's parts are. */
-export const placesOf = (parts: readonly Part[]): string[] =>
-  parts.map(({ slug, area }) => (area === 'header' ? 'main' : slug))
+export const placesOf = (parts: readonly Part[]): string[] => {
+  const all = parts.flatMap(({ slug, area }) => [area === 'header' ? 'main' : area, slug])
+  return [...new Set(all)].filter((place) => partFor(place, parts))
+}
 
 /** A menu's text. */
 export const blocksOf = (entries: MenuLoad['entries']): string => entries.map(linkBlock).join('\n')

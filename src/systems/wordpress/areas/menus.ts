@@ -6,7 +6,7 @@ import { idOf, addressOf } from '../../later.js'
 import { Step } from '../../step.js'
 import { content } from '../carriers/content.js'
 import { menus as carrier } from '../carriers/menus.js'
-import { namedIn, partFor } from '../block-menus.js'
+import { namedIn, partFor, placesOf } from '../block-menus.js'
 import {
   blockEntries,
   locationsOf,
@@ -63,6 +63,13 @@ export const menus: AreaOnSystem<'menus', WordPressSession> = {
     const [own, others] = theme?.blockTheme ? [inBlocks, inPlaces] : [inPlaces, inBlocks]
     const known = new Set(own.map(({ item }) => item.place))
     return [...own, ...others.filter(({ item }) => !known.has(item.place))]
+  },
+  async choices(session, { menus: planned, theme: wanted }): Promise<{ place?: string[] }> {
+    const theme = await activeTheme(session)
+    // what another theme has is known when that one is in use
+    if (planned === undefined || !theme || (wanted && theme.id !== wanted.use)) return {}
+    const place = theme.blockTheme ? placesOf(await partsOf(session)) : [...placesIn(await locationsOf(session)).keys()]
+    return { place }
   },
   translate: (differences, { inventory }) =>
     differences.map((difference) => {

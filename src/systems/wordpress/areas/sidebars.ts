@@ -3,6 +3,7 @@ import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { sidebars as carrier } from '../carriers/sidebars.js'
 import type { WordPressSession } from '../session.js'
+import { activeTheme } from '../themes.js'
 import { partIn, shipsSo, sidebarPlaces, widgetsOf } from '../sidebars.js'
 
 const BLOCKS = 'the theme is made of blocks and has no sidebars; choose a theme that has some, or edit its templates'
@@ -32,6 +33,11 @@ export const sidebars: AreaOnSystem<'sidebars', WordPressSession> = {
         copy: { place, widgets: inside.map(({ id_base, instance }) => ({ id_base, instance })) },
       }
     })
+  },
+  async choices(session, { sidebars: planned, theme: wanted }): Promise<{ place?: string[] }> {
+    const theme = await activeTheme(session)
+    if (planned === undefined || !theme || theme.blockTheme || (wanted && theme.id !== wanted.use)) return {}
+    return { place: [...(await sidebarPlaces(session)).keys()] }
   },
   translate: (differences) =>
     differences.map((difference) => {

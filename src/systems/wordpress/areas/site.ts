@@ -10,6 +10,7 @@ import { permalinks } from '../carriers/permalinks.js'
 import { cldrDate, phpDate } from '../dates.js'
 import { addressesOf, mediaOf } from '../items.js'
 import { localeOf, tagOf } from '../locale.js'
+import { languagesOf } from '../languages.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
 import { titleAsHtml } from '../titles.js'
@@ -56,6 +57,12 @@ export const site: AreaOnSystem<'site', WordPressSession> = {
       addresses,
     }
     return [{ id: 'site', item }]
+  },
+  async choices(session, { site: { language: wanted } }): Promise<{ language?: string[] }> {
+    const { values } = await optionsOf(session)
+    // its own screen is opened only where the language is to change
+    if (wanted === undefined || localeOf(wanted) === (values.WPLANG ?? '')) return {}
+    return { language: await languagesOf(session) }
   },
   translate(differences, { firstRun: atFirstRun }) {
     return differences.flatMap((difference) => {

@@ -3,6 +3,7 @@ import type { StandInSession } from '../../../common/adapter/session.js'
 import { pageRefs } from '../page-refs.js'
 import { shipped } from '../marks.js'
 import { places } from '../carriers/places.js'
+import { placesOf } from '../places-of.js'
 
 type Entry = ItemOf<'menus'>['entries'][number]
 const SHIPPED = 'page 2 An example page'
@@ -37,6 +38,7 @@ export const menus: AreaOnSystem<'menus', StandInSession> = {
       }
     })
   },
+  choices: (session, baseline) => placesOf(session, 'menus', baseline),
   translate: (differences) =>
     differences.map((difference) => {
       const proves = [difference]

@@ -2,6 +2,7 @@ import { Step, type AreaOnSystem } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { shipped } from '../marks.js'
 import { places } from '../carriers/places.js'
+import { placesOf } from '../places-of.js'
 
 const SHIPPED = 'latest posts\narchives'
 
@@ -22,6 +23,7 @@ export const sidebars: AreaOnSystem<'sidebars', StandInSession> = {
         }
       })
   },
+  choices: (session, baseline) => placesOf(session, 'sidebars', baseline),
   translate: (differences) =>
     differences.map((difference) => {
       const { place, parts } =

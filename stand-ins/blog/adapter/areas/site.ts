@@ -1,5 +1,6 @@
 import { refOf, textOf, settingSteps, feedAt, Step, type AreaOnSystem, type ItemOf, idOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
+import { languagesOf } from '../../../common/adapter/languages.js'
 import { as } from '../../../common/adapter/settings.js'
 import { firstRun } from '../carriers/first-run.js'
 import { settings } from '../carriers/forms.js'
@@ -26,6 +27,7 @@ export const site: AreaOnSystem<'site', StandInSession> = {
     }
     return [{ id: 'site', item }]
   },
+  choices: languagesOf,
   translate(differences, here) {
     if (!here.firstRun)
       return settingSteps(differences, settings, {

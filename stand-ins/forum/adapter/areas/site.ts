@@ -1,4 +1,5 @@
 import { settingSteps, textOf, feedAt, type AreaOnSystem } from 'unpack'
+import { languagesOf } from '../../../common/adapter/languages.js'
 import { as, box } from '../../../common/adapter/settings.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { settings } from '../carriers/forms.js'
@@ -18,6 +19,7 @@ export const site: AreaOnSystem<'site', StandInSession> = {
     const welcome = searchEngines === '1' ? 'welcome' : 'turned away'
     return [{ id: 'site', item: { title, description, language, timezone, searchEngines: welcome } }]
   },
+  choices: languagesOf,
   translate: (differences) =>
     settingSteps(differences, settings, {
       title: as('title'),
