@@ -7,6 +7,7 @@ import { closedByUs } from './gate.js'
 import { keyOf } from './ownership.js'
 import type { Run } from './run.js'
 import type { Stock } from './stock.js'
+import { REMOVED, stoodAt } from './stood.js'
 
 /** Compares what was read with the plan, in the light of what is remembered of the site. */
 export function againstPlan(run: Run, { inventory, closed, choices }: Stock): Comparison {
@@ -16,6 +17,8 @@ export function againstPlan(run: Run, { inventory, closed, choices }: Stock): Co
     choices: (area, key) => choices.get(area)?.[key],
     without: (area) => closed.get(area) ?? site.system.lacks?.[area],
     written: (ref) => anyName(ref, (name) => state.written(name)),
+    // a site that waits for its first run is another than the one that is remembered
+    stood: (ref) => !site.atFirstRun && (state.written(stoodAt(ref)) ?? REMOVED) !== REMOVED,
     sampled: (ref) => anyName(ref, (name) => state.sampled(name)),
     ours: (area, found) => {
       const { body } = found.item as { body?: string }

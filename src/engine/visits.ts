@@ -6,13 +6,12 @@ import { expectations } from '../core/expect.js'
 import { foundAt } from '../core/inventory.js'
 import type { Expectation, OwnLook } from '../core/looking.js'
 import type { Check } from '../core/report/report.js'
-import { itemDigest } from '../core/text/digest.js'
 import { sharedLook } from '../looks/index.js'
 import { bad, good, notLookedAt, type Look, type Outcome, type Sight } from '../looks/look.js'
 import { shown } from '../looks/shows.js'
 import { onSystem } from '../systems/abilities.js'
 import { lookFailure } from './error-of.js'
-import { madeUnder } from './made-under.js'
+import { stoodAt, under } from './stood.js'
 import { remarksOn } from './remarks.js'
 import type { Run } from './run.js'
 
@@ -93,8 +92,7 @@ async function lookAt(
 /** Where to look: what shows a rule only if it was made under it, on an item that was. */
 function placeIn({ at, made }: Expectation<OwnLook>, { state }: Run): Expectation['at'] | undefined {
   if (!made) return at
-  const under = itemDigest(made.under)
-  const ref = made.anyOf.find((one) => state.written(madeUnder(one)) === under)
+  const ref = made.anyOf.find((one) => state.written(stoodAt(one)) === under(made.under))
   return ref === undefined ? undefined : { ref }
 }
 

@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict'
 import { join } from 'node:path'
+import type { Comparison } from '../../core/compare.js'
 import type { ConformanceCase } from '../case.js'
 import { signs } from '../plans.js'
 
@@ -167,6 +168,26 @@ export const pagesCases: readonly ConformanceCase[] = [
       const plan = site.baseline({ pages: [{ title: signs, slug: 'signs' }] })
       await site.settledForGood(plan)
       await site.seen(plan, `the page “${signs}” shows its title`)
+    },
+  },
+  {
+    name: 'what its owner removed since is made again, and that is said',
+    area: 'pages',
+    needs: ['pages.title'],
+    async run(site) {
+      const home = { title: 'Home', slug: 'home' }
+      const plan = site.baseline({ pages: [home, { title: 'Rota', slug: 'rota' }] })
+      const removedSince = ({ comparison }: { comparison: Comparison }) =>
+        comparison.notes.filter(({ text }) => text.includes('“Rota” stood here once')).map(({ ref }) => ref)
+      assert.deepEqual(removedSince(await site.settledForGood(plan)), [])
+      // the owner at work: from another folder
+      const theirs = site.baseline({ pages: [home], gone: { pages: ['rota'] } })
+      await site.settled(theirs, { state: join(site.provided.state, 'theirs') })
+      const again = await site.settledForGood(plan)
+      assert.deepEqual([again.settled, removedSince(again)], [['pages/rota'], ['pages/rota']])
+      // what we have removed ourselves is no news
+      await site.settled(theirs)
+      assert.deepEqual(removedSince(await site.settledForGood(plan)), [])
     },
   },
 ]

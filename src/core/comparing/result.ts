@@ -13,6 +13,8 @@ export interface CompareOptions {
   without?: (area: AreaName) => string | undefined
   /** The digest of the text we last wrote to a ref, or of the value of a key (`ref#key`) that can't be read back. */
   written?: (ref: string) => string | undefined
+  /** Whether an item stood there once, as an earlier run left it. */
+  stood?: (ref: string) => boolean
   /** The digest of an item that came with sample content, if it did. */
   sampled?: (ref: string) => string | undefined
   /** Whether an item is one that we made or took over on this site; of `access`, whether it stood there once as documented. */

@@ -61,7 +61,14 @@ export function weigh(
       if (!scales.baseline.leave.includes(area.key ?? area.name)) list.push({ ref, text })
       return {}
     }
-    if (Object.keys(wanted).length > 0) differences.push({ area: area.name, ref, is: 'missing', wanted })
+    if (Object.keys(wanted).length > 0) {
+      differences.push({ area: area.name, ref, is: 'missing', wanted })
+      if (area.list !== 'one' && options.stood?.(ref))
+        result.notes.push({
+          ref,
+          text: `${area.call(plan.item)} stood here once and was removed since, or put into the bin: it is made again; take it out of the baseline if it is to stay away`,
+        })
+    }
     return wanted
   }
   const standsOtherwise = () =>

@@ -12,7 +12,7 @@ import type { Work } from '../work.js'
 import { carryOut, type Books } from '../carry-out.js'
 import { payDebts } from '../debts.js'
 import type { Run } from '../run.js'
-import { madeUnder } from '../made-under.js'
+import { REMOVED, stoodAt, under } from '../stood.js'
 import { ownedNow, stoodOnce } from '../ownership.js'
 import { keepCopies } from '../copies.js'
 import { takeStock, type Stock } from '../stock.js'
@@ -134,11 +134,16 @@ async function rememberAll(run: Run, agenda: Agenda, now: readonly AnyDifference
   const kept = new Set(left.kept.map(({ ref }) => ref))
   for (const difference of agenda.chosen) {
     const { ref, is } = difference
-    if (is === 'left over' || sameIn(left.differences, difference) || kept.has(ref)) continue
+    if (sameIn(left.differences, difference) || kept.has(ref)) continue
+    if (is === 'left over') {
+      if (run.state.written(stoodAt(ref)) !== undefined) digests[stoodAt(ref)] = REMOVED
+      continue
+    }
     const item = foundAt(stands, ref)?.item as { body?: string } | undefined
     if (item?.body !== undefined) digests[ref] = bodyDigest(item.body)
-    const rule = is === 'missing' ? areaOf(difference.area).madeUnder?.(run.baseline) : undefined
-    if (rule !== undefined) digests[madeUnder(ref)] = itemDigest(rule)
+    const area = areaOf(difference.area)
+    if (is === 'missing') digests[stoodAt(ref)] = under(area.madeUnder?.(run.baseline))
+    else if (area.list !== 'one') digests[stoodAt(ref)] = run.state.written(stoodAt(ref)) ?? under()
     if (item && is === 'missing' && ofSample.has(ref)) samples[ref] = itemDigest(item)
   }
   if (Object.keys({ ...digests, ...samples }).length > 0) await run.state.remember(digests, samples)
