@@ -60,10 +60,11 @@ export function compare(baseline: Baseline, inventory: Inventory, options: Compa
   const toCome = new Map(pairs.flatMap(({ found, ref }): [string, string][] => (found ? [[found.ref, ref]] : [])))
   const scales = { baseline, options, toCome, inventory, conflicts: new Set<string>() }
   const planned = new Map(pairs.map((pair) => [pair.ref as string, pair]))
-  result.names = Object.fromEntries([
+  const called = Object.fromEntries([
     ...allFound(inventory).map(({ ref, item }) => [ref, calledBy(ref, anyItem(item))] as const),
     ...pairs.map(({ ref, plan, found }) => [ref, calledBy(ref, { ...found?.item, ...plan.item })] as const),
   ])
+  result.names = { of: called, language: baseline.site.language }
   for (const name of areaNames) {
     const area = areaOf(name)
     const binding = bound.get(name)

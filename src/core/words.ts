@@ -5,6 +5,8 @@ import { named, type Names } from './naming.js'
 import { textBlocks } from './text/plain.js'
 import { textOf } from './value.js'
 
+const unnamed: Names = { of: {} }
+
 /** A value in quotes, short enough for a line; a body by its first words, nothing as “nothing”. */
 export function valueText(key: string, held: Held, show?: (key: string, value: Value) => string): string {
   if (held.is === 'unknown') return 'what shipped'
@@ -19,10 +21,11 @@ function readable(key: string, value: Value, show?: (key: string, value: Value) 
 }
 
 /** A field's value in words: items that it leads to by their names. */
-export function fieldText(areaName: AreaName, key: string, held: Held, names: Names = {}): string {
+export function fieldText(areaName: AreaName, key: string, held: Held, names: Names = unnamed): string {
   const area = areaOf(areaName)
   const leads = held.is === 'value' && area.links?.includes(key)
-  return valueText(key, leads ? { is: 'value', value: named(held.value, names) } : held, area.show)
+  const show = area.show && ((name: string, value: Value) => area.show?.(name, value, names.language) ?? '')
+  return valueText(key, leads ? { is: 'value', value: named(held.value, names) } : held, show)
 }
 
 /** What an owner calls the item of a difference, as it will be. */
@@ -62,7 +65,7 @@ export function changes(difference: AnyDifference): Change[] {
 }
 
 /** A difference in words an owner understands, one line. */
-export function differenceText(difference: AnyDifference, names: Names = {}): string {
+export function differenceText(difference: AnyDifference, names: Names = unnamed): string {
   const area = areaOf(difference.area)
   if (difference.is === 'left over') return `${area.call(anyItem(difference.found.item))} goes: ${difference.because}`
   if (difference.is === 'missing' && area.list !== 'one') return `${area.call(anyItem(difference.wanted))} is missing`
@@ -72,7 +75,7 @@ export function differenceText(difference: AnyDifference, names: Names = {}): st
 }
 
 /** Several lines at most: one for each field of an item there is only one of. */
-export function differenceLines(difference: AnyDifference, names: Names = {}): string[] {
+export function differenceLines(difference: AnyDifference, names: Names = unnamed): string[] {
   const area = areaOf(difference.area)
   if (area.list !== 'one' || difference.is === 'left over') return [differenceText(difference, names)]
   return changes(difference).map((change) => changeText(difference.area, change, ': ', names))

@@ -22,7 +22,7 @@ menus: { main: [{ page: visit }] }
     frontPage: [{ ref: 'frontPage', id: 1, item: { page: '', posts: '' }, origin: 'shipped', hidden: false }],
   })
   assert.deepEqual(
-    [names['pages/visit'], names['pages/visit/hours'], names['categories/pools']],
+    [names.of['pages/visit'], names.of['pages/visit/hours'], names.of['categories/pools']],
     ['Visit us', 'Hours', 'Rock pools'],
   )
   const front = differences.find(({ area }) => area === 'frontPage')
@@ -41,4 +41,39 @@ test('a text that changed is told word by word; another text is another text', (
   assert.equal(wordChanges('kelp', 'limpet'), undefined)
   const many = (word: string) => Array.from({ length: 2000 }, (_, index) => `${word}${index}`).join(' ')
   assert.equal(wordChanges(many('a'), many('b')), undefined)
+})
+
+test('dates are told in the language of the site', () => {
+  const plan = planned(
+    'http://quay.example/',
+    'posts: [{ title: Tang, slug: tang, date: 2026-12-05T09:30 }]',
+    {},
+    undefined,
+    ', language: de, dates: { date: "5. März 2026", time: "14:07" }',
+  )
+  const { differences, names } = compare(plan, {
+    site: [
+      {
+        ref: 'site',
+        id: 'site',
+        item: { title: 'Tidepool', language: 'de-DE', date: 'MMMM d, y', time: 'HH:mm' },
+        origin: 'shipped',
+        hidden: false,
+      },
+    ],
+    posts: [
+      {
+        ref: 'posts/tang',
+        id: 1,
+        item: { title: 'Tang', slug: 'tang', state: 'published', date: '2026-03-05T14:07' } as never,
+        origin: 'shipped',
+        hidden: false,
+      },
+    ],
+  })
+  const told = differences.map((one) => differenceText(one, names))
+  assert.deepEqual(told, [
+    'dates “März 5, 2026” → “5. März 2026”',
+    'the post “Tang”: date “5. März 2026 um 14:07” → “5. Dezember 2026 um 09:30”',
+  ])
 })

@@ -6,6 +6,7 @@ import type { Area, Found, Value } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
 import { fileName, slug } from '../baseline/values.js'
 import { showsEntry } from '../shows-entry.js'
+import { momentText } from '../text/dates.js'
 import { refOf } from '../ref.js'
 import { sameText } from '../text/normal-form.js'
 import { slugOf } from '../text/slug-of.js'
@@ -109,6 +110,8 @@ export const posts: Area<'posts', PostItem> = {
   },
   call: (item) => `the post “${item.title}”`,
   say: (key) => (key === 'body' ? 'text' : key),
+  show: (key, value, language) =>
+    key === 'date' ? momentText(textOf(value), language) : Array.isArray(value) ? value.join(', ') : textOf(value),
   madeUnder: ({ comments }) => comments?.allowed,
   expect: (items) =>
     items

@@ -53,7 +53,7 @@ export interface Comparison {
   others: string[]
   /** Refs of those whose text stays as somebody changed it. */
   theirTexts: string[]
-  /** What planned items and those that stand there are called, by their refs. */
+  /** What planned items and those that stand there are called, and the language in which dates are told. */
   names: Names
   /** What should stand on the site afterwards, area by area; a kept text is the one that is there. */
   settled: { [A in AreaName]?: readonly AnyItem[] }
@@ -69,7 +69,7 @@ export const emptyComparison = (): Comparison => ({
   notes: [],
   others: [],
   theirTexts: [],
-  names: {},
+  names: { of: {} },
   settled: {},
 })
 

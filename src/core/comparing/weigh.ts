@@ -138,7 +138,8 @@ function lacksChoice(
   const all = choices.toSorted((a, b) => near(a) - near(b))
   const more = all.length > MOST_NAMED ? ` and ${all.length - MOST_NAMED} more` : ''
   const has = `${all.slice(0, MOST_NAMED).join(', ')}${more}`
-  const text = `the site has no ${area.say?.(key) ?? key} “${wanted}”; it has: ${has || 'none'}`
+  const what = area.list === 'one' ? '' : `${area.call(pair.plan.item)}: `
+  const text = `${what}the site has no ${area.say?.(key) ?? key} “${wanted}”; it has: ${has || 'none'}`
   result.never.push({ ref: area.list === 'one' ? keyOf(area, key) : pair.ref, text })
   result.notHere.push({ ref: pair.ref, text })
   return true

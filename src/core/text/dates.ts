@@ -89,3 +89,13 @@ export function dateExample(pattern: string, language = 'en'): string {
     quoted === undefined ? (known[piece] ?? piece) : quoted === '' ? "'" : quoted.replaceAll("''", "'"),
   )
 }
+
+/**
+ * A moment as it stands in the file (`2026-03-05T14:07`), in words of a language; what is no moment stays as it is.
+ * @example momentText('2026-03-05T14:07', 'de') // '5. März 2026 um 14:07'
+ */
+export function momentText(moment: string, language = 'en'): string {
+  const at = new Date(`${moment}Z`)
+  if (!/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(moment) || Number.isNaN(at.getTime())) return moment
+  return new Intl.DateTimeFormat(language, { dateStyle: 'long', timeStyle: 'short', timeZone: 'UTC' }).format(at)
+}
