@@ -1,8 +1,9 @@
-/** Writes what the docs take from the code: the schemas, and the table of what is proven. `npm run docs`. */
+/** Writes what the docs take from the code: schemas, the table of what is proven, the reference. `npm run docs`. */
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { schemas } from '../src/cli/schemas.js'
 import { root } from '../test/help/root.js'
+import { writeReference } from './reference.js'
 import { provenTable } from './proven-table.js'
 
 mkdirSync(join(root, 'docs/schemas'), { recursive: true })
@@ -21,3 +22,4 @@ if (existsSync(readme)) {
   )
 }
 process.stdout.write(`docs/schemas: ${readdirSync(join(root, 'docs/schemas')).length} files\n`)
+process.stdout.write(`docs/reference: ${await writeReference()} files\n`)

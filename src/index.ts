@@ -1,6 +1,6 @@
 /**
- * `unpack`: survey, compare, settle and confirm as calls, and what an adapter for another system is made of.
- * @packageDocumentation
+ * Survey, compare, settle and confirm as calls, and what an adapter for another system is made of.
+ * @module unpack
  */
 export * from './core/index.js'
 export { compareSite, type Compared } from './engine/compare.js'

@@ -1,6 +1,7 @@
 /**
- * `unpack/stand-ins`: small simulated sites on this machine, in memory, and the adapters that drive them. For trying things
- * out, and for tests of programs that use Unpack.
+ * Small simulated sites on this machine, in memory, and the adapters that drive them. For trying things out, and for tests of
+ * programs that use Unpack.
+ * @module unpack/stand-ins
  */
 import type { System } from 'unpack'
 import { standInBlogSystem } from './blog/adapter/index.js'

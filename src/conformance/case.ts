@@ -23,7 +23,10 @@ export const bare = readBaseline(
   'unpack: 1\nsite: { address: "http://127.0.0.1/" }\nowner: { username: marlow }',
 ).baseline
 
-/** Keys of a case that a system can't be given, or why else it shows nothing there. */
+/**
+ * Keys of a case that a system can't be given, or why else it shows nothing there.
+ * @example lacking(system, { name: 'an icon', area: 'site', needs: ['site.icon'], run }) // [] where the system has it
+ */
 export function lacking(system: System, { area: own, needs, unless }: ConformanceCase): string[] {
   const areas = system.areas as Record<string, { can?: Can | ((site: object) => Can) } | undefined>
   const missing = needs.filter((needed) => {

@@ -1,3 +1,7 @@
+/**
+ * The cases that every adapter must pass, and what they are run on.
+ * @module unpack/conformance
+ */
 import type { System } from '../systems/system.js'
 import { accessCases } from './cases/access.js'
 import { addOnsCases } from './cases/addOns.js'

@@ -20,12 +20,16 @@ export function parseAddress(text: string): SiteAddress | null {
   return { origin: url.origin, base: url.pathname.endsWith('/') ? url.pathname : `${url.pathname}/` }
 }
 
-/** An address as one text: `http://localhost:4103/blog/`. */
+/**
+ * An address as one text: `http://localhost:4103/blog/`.
+ * @example addressText({ origin: 'http://localhost:4103', base: '/blog/' }) // 'http://localhost:4103/blog/'
+ */
 export const addressText = (address: SiteAddress): string => address.origin + address.base
 
 /**
  * Joins a place on a site to the site's address. A place starting with `/` is counted from the base folder, since a
  * baseline's places mean the site, not its host; a whole address is taken as it is.
+ * @example placeOn({ origin: 'http://localhost:4103', base: '/blog/' }, '/feed') // 'http://localhost:4103/blog/feed'
  */
 export function placeOn(address: SiteAddress, place: string): string {
   if (/^https?:\/\//i.test(place)) return place
@@ -39,7 +43,10 @@ export function isOn(address: SiteAddress, url: string): boolean {
   return origin === address.origin && `${pathname}/`.startsWith(address.base)
 }
 
-/** True if the host is this very machine, where plain http gives nothing away. */
+/**
+ * True if the host is this very machine, where plain http gives nothing away.
+ * @example isThisMachine({ origin: 'http://127.0.0.1:4103', base: '/' }) // true
+ */
 export function isThisMachine(address: SiteAddress): boolean {
   const { hostname } = new URL(address.origin)
   return (

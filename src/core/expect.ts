@@ -3,7 +3,10 @@ import type { Baseline } from './baseline/schema.js'
 import type { Comparison } from './compare.js'
 import type { Expectation, OwnLook } from './looking.js'
 
-/** What visitors should see once a baseline is settled, in the order of the areas. */
+/**
+ * What visitors should see once a baseline is settled, in the order of the areas.
+ * @example expectations(comparison.settled, baseline).map(({ name }) => name)
+ */
 export const expectations = (
   settled: Comparison['settled'],
   baseline: Baseline,

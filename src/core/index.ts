@@ -1,4 +1,7 @@
-/** `unpack/core`: everything that decides, without Node, network or clock. It runs in a browser as it is. */
+/**
+ * Everything that decides, without Node, network or clock. It runs in a browser as it is.
+ * @module unpack/core
+ */
 export {
   accessTable,
   groupNames,

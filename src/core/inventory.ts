@@ -10,7 +10,10 @@ import {
 import type { Found, ReadItem } from './area.js'
 import { originOf } from './shipped.js'
 
-/** Judges what an adapter read: every item gets its ref and its origin. */
+/**
+ * Judges what an adapter read: every item gets its ref and its origin.
+ * @example inventoryOf({ categories: [{ id: 7, item: { name: 'Tides', slug: 'tides' } }] }).categories?.[0]?.ref // 'categories/tides'
+ */
 export function inventoryOf(reading: Reading): Inventory {
   const judged = areaNames.flatMap((name) => {
     const read = reading[name] as readonly ReadItem<AnyItem>[] | undefined
@@ -30,13 +33,19 @@ export function inventoryOf(reading: Reading): Inventory {
   return Object.fromEntries(judged)
 }
 
-/** Every item of an inventory, area by area. */
+/**
+ * Every item of an inventory, area by area.
+ * @example allFound(inventory).map(({ ref, origin }) => `${ref}: ${origin}`)
+ */
 export const allFound = (inventory: Inventory): AnyFound[] =>
   areaNames.flatMap((name) => (inventory[name] ?? []) as AnyFound[])
 
 const indexes = new WeakMap<Inventory, ReadonlyMap<string, AnyFound>>()
 
-/** The item that goes by a ref. An inventory is looked through once. */
+/**
+ * The item that goes by a ref. An inventory is looked through once.
+ * @example foundAt(inventory, 'pages/visit')?.address
+ */
 export function foundAt(inventory: Inventory, ref: string): AnyFound | undefined {
   const index =
     indexes.get(inventory) ??

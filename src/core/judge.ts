@@ -6,6 +6,7 @@ import { verdict } from './verdict.js'
  * Judges what stands at an address, by its structure alone.
  * @param findings what the survey saw
  * @returns the standing, whether it is safe to go on, and why
+ * @example judge({ asked: 'http://quay.example/', address: 'http://quay.example/', hops: [], inner: [], variants: [] }).standing // 'nothing'
  */
 export function judge(findings: Findings): Verdict {
   if (findings.failure) return verdict('nothing', findings.failure.text)

@@ -26,10 +26,16 @@ export const uploadEndings: readonly string[] = Object.keys(types)
 
 const ending = (file: string): string => (/\.([^./]+)$/.exec(file)?.[1] ?? '').toLowerCase()
 
-/** Whether a file's name says that it can go to a site's uploads. */
+/**
+ * Whether a file's name says that it can go to a site's uploads.
+ * @example isUpload('photos/tide.jpg') // true
+ */
 export const isUpload = (file: string): boolean => uploadEndings.includes(ending(file))
 
-/** A file as it goes to the site: a name tells its content, so that none goes there twice. */
+/**
+ * A file as it goes to the site: a name tells its content, so that none goes there twice.
+ * @example uploadOf('photos/tide.jpg', bytes).name // a name that ends in eight digits of its content
+ */
 export function uploadOf(file: string, bytes: Uint8Array): Upload {
   const base = slugOf((file.split('/').at(-1) ?? file).replace(/\.[^.]*$/, '')) || 'file'
   const name = `${base}-${bytesToHex(sha256(bytes)).slice(0, 8)}`
@@ -37,7 +43,10 @@ export function uploadOf(file: string, bytes: Uint8Array): Upload {
   return { name, file: `${name}.${tail}`, type: types[tail] ?? 'application/octet-stream', bytes }
 }
 
-/** How a body names an upload before the site has given it an address. */
+/**
+ * How a body names an upload before the site has given it an address.
+ * @example uploadSource({ name: 'tide-1f2e3d4c.jpg' }) // 'unpack:media/tide-1f2e3d4c.jpg'
+ */
 export const uploadSource = ({ name }: Pick<Upload, 'name'>): string => `unpack:media/${name}`
 
 /** The name of one of our uploads in an address, whatever size of it that leads to. */

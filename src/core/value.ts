@@ -1,6 +1,9 @@
 import type { Value } from './area.js'
 
-/** A value as a text; nothing is ''. */
+/**
+ * A value as a text; nothing is ''.
+ * @example textOf(undefined) // ''
+ */
 export const textOf = (value: Value | undefined): string =>
   value === null || value === undefined ? '' : typeof value === 'object' ? JSON.stringify(value) : String(value)
 

@@ -7,7 +7,10 @@ import { textOf } from './value.js'
 
 const unnamed: Names = { of: {} }
 
-/** A value in quotes, short enough for a line; a body by its first words, nothing as “nothing”. */
+/**
+ * A value in quotes, short enough for a line; a body by its first words, nothing as “nothing”.
+ * @example valueText('title', { is: 'nothing' }) // 'nothing'
+ */
 export function valueText(key: string, held: Held, show?: (key: string, value: Value) => string): string {
   if (held.is === 'unknown') return 'what shipped'
   const text = held.is === 'nothing' ? '' : readable(key, held.value, show)
@@ -20,7 +23,10 @@ function readable(key: string, value: Value, show?: (key: string, value: Value) 
   return show?.(key, value) ?? (Array.isArray(value) ? value.join(', ') : textOf(value))
 }
 
-/** A field's value in words: items that it leads to by their names. */
+/**
+ * A field's value in words: items that it leads to by their names.
+ * @example fieldText('site', 'title', { is: 'value', value: 'Quay' }) // '“Quay”'
+ */
 export function fieldText(areaName: AreaName, key: string, held: Held, names: Names = unnamed): string {
   const area = areaOf(areaName)
   const leads = held.is === 'value' && area.links?.includes(key)
@@ -28,7 +34,10 @@ export function fieldText(areaName: AreaName, key: string, held: Held, names: Na
   return valueText(key, leads ? { is: 'value', value: named(held.value, names) } : held, show)
 }
 
-/** What an owner calls the item of a difference, as it will be. */
+/**
+ * What an owner calls the item of a difference, as it will be.
+ * @example calledIn(difference) // for instance: the page “Visit us”
+ */
 export const calledIn = (difference: AnyDifference): string =>
   areaOf(difference.area).call({
     ...(difference.is === 'missing' ? {} : anyItem(difference.found.item)),
@@ -42,7 +51,10 @@ export interface Change {
   wanted: Held
 }
 
-/** The fields of a difference that change; those that its run has settled before come first. */
+/**
+ * The fields of a difference that change; those that its run has settled before come first.
+ * @example changes(difference).map(({ key, found, wanted }) => [key, found, wanted])
+ */
 export function changes(difference: AnyDifference): Change[] {
   const area = areaOf(difference.area)
   if (difference.is === 'left over') return []
@@ -64,7 +76,10 @@ export function changes(difference: AnyDifference): Change[] {
   ]
 }
 
-/** A difference in words an owner understands, one line. */
+/**
+ * A difference in words an owner understands, one line.
+ * @example differenceText(difference, comparison.names) // for instance: the page “Visit us” is missing
+ */
 export function differenceText(difference: AnyDifference, names: Names = unnamed): string {
   const area = areaOf(difference.area)
   if (difference.is === 'left over') return `${area.call(anyItem(difference.found.item))} goes: ${difference.because}`
@@ -74,7 +89,10 @@ export function differenceText(difference: AnyDifference, names: Names = unnamed
   return `${area.list === 'one' ? '' : `${area.call(item)}: `}${parts.join(', ')}`
 }
 
-/** Several lines at most: one for each field of an item there is only one of. */
+/**
+ * Several lines at most: one for each field of an item there is only one of.
+ * @example differenceLines(difference, comparison.names).join('\n')
+ */
 export function differenceLines(difference: AnyDifference, names: Names = unnamed): string[] {
   const area = areaOf(difference.area)
   if (area.list !== 'one' || difference.is === 'left over') return [differenceText(difference, names)]

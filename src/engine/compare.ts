@@ -23,6 +23,7 @@ export interface Compared {
 /**
  * Shows what is not as planned. Signs in to read, and writes nothing.
  * @throws UnpackError where the site can't be reached or must not be signed in to
+ * @example (await compareSite(baseline, { logins })).comparison.differences.map((one) => differenceText(one))
  */
 export const compareSite = (baseline: Baseline, options: RunOptions): Promise<Compared> =>
   call(async (guard) => compareOn(await Run.begin(baseline, options, guard)))

@@ -32,6 +32,7 @@ export interface Confirmed extends Tally {
  * @param baseline how the site should be
  * @returns every check, and where the report lies
  * @throws UnpackError where the site can't be reached or must not be signed in to
+ * @example (await confirm(baseline, { logins })).failed // how many checks failed; `checks` tells each
  */
 export const confirm = (baseline: Baseline, options: ConfirmOptions): Promise<Confirmed> =>
   call(async (guard) => confirmOn(await Run.begin(baseline, options, guard), options))

@@ -4,6 +4,7 @@ import { Secret } from '../core/secret.js'
 /**
  * Makes a strong password: at least 20 characters, with a small and a capital letter and a digit whatever chance says.
  * @param rules what the system takes
+ * @example makePassword({ length: 24, characters: 'abcdefghjkmnpqrstuvwxyzABCDEFGHJKMNPQRSTUVWXYZ23456789' }).reveal().length // 24
  */
 export function makePassword({ length, characters }: { length: number; characters: string }): Secret {
   const pick = (from: string): string => from.charAt(randomInt(from.length))

@@ -3,7 +3,11 @@ import { has } from '../web/forms.js'
 import { bad, good, type Look } from './look.js'
 import { closedTo } from './parts.js'
 
-/** Whether a post shows visitors the form for a comment, as planned. @param form its selector */
+/**
+ * Whether a post shows visitors the form for a comment, as planned.
+ * @param form its selector
+ * @example const commenting = { looks: { 'comment-form': commentFormAt('form#comment') } }
+ */
 export const commentFormAt =
   (form: string): Look<CommentFormLook> =>
   async ({ open }, { place, visit }) => {

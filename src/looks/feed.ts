@@ -2,7 +2,11 @@ import { SaxesParser } from 'saxes'
 import type { FeedLook } from '../core/looking.js'
 import { bad, good, type Look } from './look.js'
 
-/** Whether the feed can be read, and holds no more than it may. @param feed where visitors find it */
+/**
+ * Whether the feed can be read, and holds no more than it may.
+ * @param feed where visitors find it
+ * @example const site = { looks: { feed: feedAt('/feed.xml') } }
+ */
 export const feedAt =
   (feed: string): Look<FeedLook> =>
   async ({ most }, { visit }) => {

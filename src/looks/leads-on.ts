@@ -1,7 +1,11 @@
 import type { LeadsOn } from '../core/areas/publishing.js'
 import type { Trying } from './trying.js'
 
-/** Follows the address that a post would have had as shipped. @param leads whether this system leads from one rule to the other */
+/**
+ * Follows the address that a post would have had as shipped.
+ * @param leads whether this system leads from one rule to the other
+ * @example const publishing = { try: followed((before, after) => after !== before) }
+ */
 export const followed =
   (leads: (before: string, after: string) => boolean): Trying<LeadsOn> =>
   async ({ before, after, place, should }, { visitor, address }) => {

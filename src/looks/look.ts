@@ -7,11 +7,20 @@ export interface Outcome {
   outcome: CheckOutcome
   seen: string
 }
-/** What was looked at is as expected: where it was seen. */
+/**
+ * What was looked at is as expected: where it was seen.
+ * @example good('/feed') // { outcome: 'passed', seen: '/feed' }
+ */
 export const good = (seen: string): Outcome => ({ outcome: 'passed', seen })
-/** What was looked at is otherwise: what was seen instead. */
+/**
+ * What was looked at is otherwise: what was seen instead.
+ * @example bad('/ shows no feed') // { outcome: 'failed', seen: '/ shows no feed' }
+ */
 export const bad = (seen: string): Outcome => ({ outcome: 'failed', seen })
-/** Nothing was looked at, since there is nothing to look at or no way to: neither a tick nor a failure. */
+/**
+ * Nothing was looked at, since there is nothing to look at or no way to: neither a tick nor a failure.
+ * @example notLookedAt('the page has no heading') // { outcome: 'not looked at', seen: 'the page has no heading' }
+ */
 export const notLookedAt = (why: string): Outcome => ({ outcome: 'not looked at', seen: why })
 
 /** What a look may use. */

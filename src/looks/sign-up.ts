@@ -13,7 +13,10 @@ export interface SignUpPage {
   question?: { place: string; of(answer: Answer): string | undefined }
 }
 
-/** Whether visitors may make an account, and how, as planned. */
+/**
+ * Whether visitors may make an account, and how, as planned.
+ * @example const signUp = { looks: signUpAt({ place: '/join', isOpen: ({ text }) => has(text, 'form#join') }) }
+ */
 export const signUpAt = (
   page: SignUpPage,
 ): { 'sign-up': Look<SignUpLook>; approval: Look<ApprovalLook>; question: Look<QuestionLook> } => ({

@@ -4,6 +4,7 @@ import { bad, good, notLookedAt, type Look } from './look.js'
 /**
  * Whether a page wears the theme.
  * @param wears whether a page's HTML bears the sign of the theme by that name; nothing where it bears the sign of no theme at all
+ * @example const theme = { looks: { theme: wornBy((html, use) => html.includes(`/themes/${use}/`)) } }
  */
 export const wornBy =
   (wears: (html: string, use: string) => boolean | undefined): Look<ThemeLook> =>

@@ -29,7 +29,10 @@ export interface AnyAreaOnSystem extends Omit<
 export const onSystem = (system: System, name: AreaName): AnyAreaOnSystem | undefined =>
   system.areas[name] as unknown as AnyAreaOnSystem | undefined
 
-/** Whether the system can be given a key, as things stand there. */
+/**
+ * Whether the system can be given a key, as things stand there.
+ * @example abilitiesOf(system, baseline, inventory)('members', 'new') // 'can', or why not
+ */
 export function abilitiesOf(
   system: System,
   baseline: Baseline,

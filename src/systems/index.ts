@@ -1,3 +1,7 @@
+/**
+ * The real systems that Unpack knows, and what each can.
+ * @module unpack/systems
+ */
 import type { System } from './system.js'
 import { misago } from './misago/index.js'
 import { wordpress } from './wordpress/index.js'

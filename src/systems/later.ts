@@ -41,7 +41,10 @@ export const addressOf = (ref: string): AddressOf => new AddressOf(ref)
  * @example secretOf('owner')
  */
 export const secretOf = (ref: string): SecretOf => new SecretOf(ref)
-/** A body as a step's field: the pictures it shows get their addresses before it is sent. */
+/**
+ * A body as a step's field: the pictures it shows get their addresses before it is sent.
+ * @example Step.of(content, { text: bodyOf('<p>The tide is out.</p>') }, { proves: [difference] })
+ */
 export const bodyOf = (html: string): TextOf =>
   new TextOf(html, [...new Set([...html.matchAll(/unpack:(media\/[^"]+)"/g)].flatMap(([, ref]) => ref ?? []))])
 

@@ -72,6 +72,9 @@ export interface PublicSide {
 
 const needed: (keyof System)[] = ['id', 'name', 'areas', 'screens', 'recognise', 'signIn']
 
-/** Whether something is a system, as far as its shape tells: for adapters that come from outside. */
+/**
+ * Whether something is a system, as far as its shape tells: for adapters that come from outside.
+ * @example isSystem({ id: 'boathouse' }) // false
+ */
 export const isSystem = (value: unknown): value is System =>
   typeof value === 'object' && value !== null && needed.every((key) => key in value)

@@ -9,7 +9,10 @@ export interface Answer {
   hops: readonly { from: string; to: string; status: number }[]
 }
 
-/** The answer's JSON, as unknown; read it with a schema. */
+/**
+ * The answer's JSON, as unknown; read it with a schema.
+ * @example z.object({ id: z.number() }).safeParse(jsonOf(answer)).data?.id
+ */
 export function jsonOf(answer: Answer): unknown {
   try {
     return JSON.parse(answer.text) as unknown

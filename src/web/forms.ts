@@ -12,7 +12,10 @@ export interface Form {
   names: string[]
 }
 
-/** A form's pairs with some values changed: a list stands for several of one name, an empty one for none. */
+/**
+ * A form's pairs with some values changed: a list stands for several of one name, an empty one for none.
+ * @example changedPairs([['title', 'Quay'], ['day', '1']], { title: 'Pier', day: ['2', '3'] }) // [['title', 'Pier'], ['day', '2'], ['day', '3']]
+ */
 export const changedPairs = (
   pairs: Form['pairs'],
   changes: Readonly<Record<string, string | readonly string[]>>,
@@ -30,6 +33,7 @@ export const changedPairs = (
  * @param selector which form, as a CSS selector
  * @returns the form, or `undefined` if the page has none such
  * @see https://html.spec.whatwg.org/multipage/form-control-infrastructure.html#constructing-the-form-data-set
+ * @example formOn('<form id=edit action=/save><input name=title value=Quay></form>', '#edit')?.fields // { title: 'Quay' }
  */
 export function formOn(page: string | CheerioAPI, selector: string): Form | undefined {
   const $ = typeof page === 'string' ? load(page) : page
@@ -106,5 +110,8 @@ function chosenIn($: CheerioAPI, select: Cheerio<Element>): string[] {
   return one && can(one) ? [valueOf(one)] : []
 }
 
-/** Whether a page has something that a CSS selector finds. */
+/**
+ * Whether a page has something that a CSS selector finds.
+ * @example has('<h1>Quay</h1>', 'h1') // true
+ */
 export const has = (html: string, selector: string): boolean => load(html)(selector).length > 0

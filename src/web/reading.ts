@@ -20,7 +20,10 @@ export interface FormSign extends Sign {
   fields: readonly string[]
 }
 
-/** Whether a page came to its end: one that was cut off holds less than it should. Comments of caches may stand behind it. */
+/**
+ * Whether a page came to its end: one that was cut off holds less than it should. Comments of caches may stand behind it.
+ * @example isWhole('<html><body>Quay</body></html>') // true
+ */
 export const isWhole = (html: string): boolean => /<\/html\s*>(?:\s|<!--[\s\S]{0,2000}?-->)*$/i.test(html.slice(-8192))
 
 const unexpected = ({ url, text }: Answer, wanted: string): UnpackError =>
@@ -29,6 +32,7 @@ const unexpected = ({ url, text }: Answer, wanted: string): UnpackError =>
 /**
  * The page that was asked for, taken apart: answered with 200, whole, and with its sign.
  * @throws UnpackError `screen-unexpected` for any other answer, with the page for the record
+ * @example pageOf(await visitor.get('/office/'), { has: 'main#office', wanted: 'the dashboard' })('h1').text()
  */
 export function pageOf(answer: Answer, { has, wanted }: Sign): CheerioAPI {
   if (answer.status !== 200 || !isWhole(answer.text)) throw unexpected(answer, wanted)
@@ -40,6 +44,7 @@ export function pageOf(answer: Answer, { has, wanted }: Sign): CheerioAPI {
 /**
  * The JSON document that was asked for: answered with 200, and in the shape that it must have.
  * @throws UnpackError `screen-unexpected` for any other answer
+ * @example documentOf(await visitor.get('/api/site'), z.object({ title: z.string() }), 'the site’s settings').title
  */
 export function documentOf<T>(answer: Answer, schema: z.ZodType<T>, wanted: string): T {
   const parsed = schema.safeParse(jsonOf(answer))
@@ -50,6 +55,7 @@ export function documentOf<T>(answer: Answer, schema: z.ZodType<T>, wanted: stri
 /**
  * The form that was asked for, on its page, with all its fields.
  * @throws UnpackError `screen-unexpected` for anything else
+ * @example formIn(await visitor.get('/office/settings'), { form: 'form#edit', fields: ['title'], wanted: 'the settings' }).fields
  */
 export function formIn(answer: Answer, sign: FormSign): Form {
   const form = formOn(pageOf(answer, sign), sign.form)

@@ -14,6 +14,7 @@ const MOST_BYTES = 4 * 1024 * 1024
  * Takes every mail that is sent to it over SMTP (RFC 5321) and keeps each as a file (RFC 5322); sends none on.
  * @param folder where the mails go, as 1.eml, 2.eml and so on
  * @param port where it listens on 127.0.0.1; 0 finds a free one
+ * @example const mail = await standInMail('mails'); await mail.listen(2525)
  */
 export async function standInMail(folder: string, port = 0): Promise<StandInMail> {
   mkdirSync(folder, { recursive: true })

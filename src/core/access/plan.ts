@@ -42,7 +42,10 @@ export function accessOf(written: WrittenAccess, locked: boolean, groups: readon
   return access as Access
 }
 
-/** The names of the groups that a baseline plans. */
+/**
+ * The names of the groups that a baseline plans.
+ * @example groupNames({ groups: [{ name: 'Night watch' }] }) // ['Night watch']
+ */
 export const groupNames = ({ groups }: Pick<Baseline, 'groups'>): string[] => (groups ?? []).map(({ name }) => name)
 
 /** A forum and who may do what in it. */
@@ -54,7 +57,10 @@ export interface ForumAccess {
   access: Access
 }
 
-/** The table of a whole baseline: every forum with who may do what. */
+/**
+ * The table of a whole baseline: every forum with who may do what.
+ * @example accessTable(baseline).map(({ forum, access }) => `${forum}: ${whoText(access.read)} may read`)
+ */
 export function accessTable(baseline: Pick<Baseline, 'forums' | 'groups'>): ForumAccess[] {
   const groups = groupNames(baseline)
   return (baseline.forums ?? []).flatMap((category) =>
@@ -79,6 +85,7 @@ export interface PlannedPlace {
 /**
  * Every category with forums, and every forum: a category is seen by whoever sees any of its forums, and nobody writes in it
  * itself.
+ * @example plannedPlaces(baseline).map(({ forum }) => forum)
  */
 export function plannedPlaces(baseline: Pick<Baseline, 'forums' | 'groups'>): PlannedPlace[] {
   const groups = groupNames(baseline)
@@ -105,7 +112,10 @@ export interface PermissionSet {
   cells: { forum: string; subject: string }[]
 }
 
-/** Groups a table into the fewest different sets of actions; nobody's empty set is left out. */
+/**
+ * Groups a table into the fewest different sets of actions; nobody's empty set is left out.
+ * @example permissionSets(accessTable(baseline), subjectsOf(groupNames(baseline))).map(({ name }) => name)
+ */
 export function permissionSets(
   table: readonly Pick<PlannedPlace, 'forum' | 'access'>[],
   subjects: readonly string[],

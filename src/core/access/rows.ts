@@ -10,7 +10,10 @@ export interface AccessRow {
   beyond: { who: string; may: Action[] }[]
 }
 
-/** A baseline's table forum × action × who, with forums that are alike in one row: what an owner reads. */
+/**
+ * A baseline's table forum × action × who, with forums that are alike in one row: what an owner reads.
+ * @example accessRows(baseline).map(({ forums }) => forums.join(', '))
+ */
 export function accessRows(baseline: Pick<Baseline, 'forums' | 'groups'>): AccessRow[] {
   const groups = groupNames(baseline)
   const rows = new Map<string, AccessRow>()

@@ -4,7 +4,10 @@
 export const levels = ['everyone', 'members', 'moderators', 'administrators'] as const
 /** Everybody, or those from a level on upward. */
 export type Level = (typeof levels)[number]
-/** Whether a name is one of these; every other is a group's. */
+/**
+ * Whether a name is one of these; every other is a group's.
+ * @example isLevel('members') // true
+ */
 export const isLevel = (name: string): name is Level => (levels as readonly string[]).includes(name)
 
 /** What may be done in a forum, in the order in which an owner reads it. */
@@ -12,7 +15,10 @@ export const actions = ['see', 'read', 'start', 'reply', 'edit', 'remove', 'pin'
 /** One thing that somebody may do in a forum. */
 export type Action = (typeof actions)[number]
 
-/** Everybody that access tells apart, from the most to the fewest: visitors go by `everyone`. */
+/**
+ * Everybody that access tells apart, from the most to the fewest: visitors go by `everyone`.
+ * @example subjectsOf(['Night watch']) // ['everyone', 'members', 'Night watch', 'moderators', 'administrators']
+ */
 export const subjectsOf = (groups: readonly string[]): string[] => [
   'everyone',
   'members',
@@ -24,7 +30,10 @@ export const subjectsOf = (groups: readonly string[]): string[] => [
 /** A name as it stands in a list of who may: with everybody above it, or, where a site gives rights that no baseline would, alone. */
 export type Named = string | { readonly only: string }
 
-/** Those who may, where these are named: upward is included, but for whoever is named alone. */
+/**
+ * Those who may, where these are named: upward is included, but for whoever is named alone.
+ * @example [...granted(['moderators'], [])] // ['moderators', 'administrators']
+ */
 export function granted(who: readonly Named[], groups: readonly string[]): Set<string> {
   const subjects = subjectsOf(groups)
   const all = new Set<string>()
@@ -45,6 +54,7 @@ export function granted(who: readonly Named[], groups: readonly string[]): Set<s
 /**
  * The fewest names that mean exactly these: what a baseline would say. Where none do (a group may, and moderators may not),
  * every one is named alone.
+ * @example fewest(new Set(['moderators', 'administrators']), []) // ['moderators']
  */
 export function fewest(may: ReadonlySet<string>, groups: readonly string[]): Named[] {
   const own = groups.filter((group) => may.has(group))
@@ -62,6 +72,9 @@ export const both = (one: readonly Named[], other: readonly Named[], groups: rea
   return fewest(new Set([...granted(one, groups)].filter((subject) => second.has(subject))), groups)
 }
 
-/** Who may, in an owner's words; nobody where the list is empty. */
+/**
+ * Who may, in an owner's words; nobody where the list is empty.
+ * @example whoText(['members']) // 'members'
+ */
 export const whoText = (who: readonly Named[]): string =>
   who.length === 0 ? 'nobody' : who.map((name) => (typeof name === 'string' ? name : `only ${name.only}`)).join(', ')

@@ -31,7 +31,10 @@ export interface CategoryItem {
   default?: boolean
 }
 
-/** All categories of a baseline, whatever they stand under. */
+/**
+ * All categories of a baseline, whatever they stand under.
+ * @example flatCategories(baseline).map(({ slug }) => slug)
+ */
 export const flatCategories = ({ categories }: Pick<Baseline, 'categories'>): WantedCategory[] => {
   const flat = (list: readonly WantedCategory[]): WantedCategory[] =>
     list.flatMap((one) => [one, ...flat(one.under ?? [])])

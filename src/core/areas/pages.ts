@@ -53,7 +53,10 @@ export interface PageAt {
   page: WantedPage
 }
 
-/** All pages of a baseline, whatever they stand under. */
+/**
+ * All pages of a baseline, whatever they stand under.
+ * @example flatPages(baseline).map(({ page }) => page.title)
+ */
 export const flatPages = ({ pages }: Pick<Baseline, 'pages'>): PageAt[] => {
   const flat = (list: readonly WantedPage[], above: string): PageAt[] =>
     list.flatMap((page) => {
@@ -72,7 +75,10 @@ export function pageNamed(name: string, baseline: Pick<Baseline, 'pages'>): Page
 export const pageRef = (name: string, baseline: Pick<Baseline, 'pages'>): string =>
   refOf('pages', pageNamed(name, baseline)?.path ?? name)
 
-/** The refs of items that stand one under the other, by their ids, as a system tells them: `pages/visit/hours`. */
+/**
+ * The refs of items that stand one under the other, by their ids, as a system tells them: `pages/visit/hours`.
+ * @example refsInTree('pages', [{ id: 2, slug: 'visit', parent: 0 }, { id: 5, slug: 'hours', parent: 2 }]).get(5) // 'pages/visit/hours'
+ */
 export function refsInTree<K extends string | number>(
   area: string,
   items: readonly { id: K; slug: string; parent: K }[],

@@ -139,6 +139,9 @@ const valueAt = (values: unknown, path: readonly PropertyKey[]): unknown =>
     values,
   )
 
-/** A mistake in one line: `baseline.yaml:7:3: …`. */
+/**
+ * A mistake in one line: `baseline.yaml:7:3: …`.
+ * @example mistakesIn(text).map((mistake) => mistakeText(mistake)).join('\n')
+ */
 export const mistakeText = ({ at, path, what, expected, example }: Mistake): string =>
   `${at.file}:${at.line}:${at.column}: ${path ? `${path}: ` : ''}${what}${what.endsWith('?') ? '' : '.'} Expected: ${expected}.${example ? ` Example: ${example}` : ''}`

@@ -22,6 +22,7 @@ export interface ReadBaseline {
 /**
  * Which files a baseline names; give them to {@link readBaseline}. Called again with the texts among them, it tells as well
  * which pictures these show.
+ * @example filesNamed('pages: [{ title: Visit, slug: visit, body: visit.md }]') // ['visit.md']
  */
 export function filesNamed(text: string, files: Files = {}): string[] {
   const { all, bodies, sample } = filesIn(new Source(text, '').values())
@@ -33,6 +34,7 @@ export function filesNamed(text: string, files: Files = {}): string[] {
  * @param text YAML 1.2
  * @param files the files it names, by the names it uses: texts, or bytes
  * @param file what to call the text in places
+ * @example mistakesIn('unpack: 2').map(({ at }) => at.line) // the lines on which something is wrong
  */
 export function mistakesIn(text: string, files: Files = {}, file = 'baseline.yaml'): Mistake[] {
   return examine(new Source(text, file), files).mistakes

@@ -102,7 +102,10 @@ export type Baseline = z.output<typeof baselineSchema> & {
   packages: Packages
 }
 
-/** The JSON Schema (2020-12) of the baseline file. */
+/**
+ * The JSON Schema (2020-12) of the baseline file.
+ * @example baselineJsonSchema().$schema // 'https://json-schema.org/draft/2020-12/schema'
+ */
 export const baselineJsonSchema = (): Record<string, unknown> => z.toJSONSchema(baselineSchema, { io: 'input' })
 
 /** Whether what shipped is to go, by an area's key in the baseline. */

@@ -80,6 +80,7 @@ function next(report: Report): string {
 /**
  * A run's account as one HTML page: self-contained, without script, readable on a phone.
  * @param report what report.json holds
+ * @example await writeFile('report.html', reportHtml(JSON.parse(await readFile('report.json', 'utf8'))))
  */
 export function reportHtml(report: Report): string {
   const { good, text } = verdict(report)

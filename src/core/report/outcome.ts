@@ -16,7 +16,10 @@ export interface Tally {
   notLookedAt: number
 }
 
-/** Counts checks by what came of them. */
+/**
+ * Counts checks by what came of them.
+ * @example tally([{ outcome: 'passed' }, { outcome: 'failed' }]) // { passed: 1, failed: 1, notLookedAt: 0 }
+ */
 export function tally(checks: readonly { outcome: CheckOutcome }[]): Tally {
   const count = (one: CheckOutcome) => checks.filter(({ outcome }) => outcome === one).length
   return { passed: count('passed'), failed: count('failed'), notLookedAt: count('not looked at') }

@@ -1,6 +1,9 @@
 import { Parser } from 'htmlparser2'
 
-/** Where the links and pictures of a piece of HTML lead, in their order. A known text with another link is another text. */
+/**
+ * Where the links and pictures of a piece of HTML lead, in their order. A known text with another link is another text.
+ * @example leadsIn('<a href="/hours">Hours</a><img src="/tide.png">') // ['/hours', '/tide.png']
+ */
 export function leadsIn(html: string): string[] {
   const found: string[] = []
   const parser = new Parser(

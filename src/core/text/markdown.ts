@@ -7,6 +7,7 @@ import { gfmTable, gfmTableHtml } from 'micromark-extension-gfm-table'
  * @returns HTML without a page around it; a line that ends within a paragraph ends as a space, since some systems take
  * every line's end for a break
  * @see https://spec.commonmark.org/0.31.2/#soft-line-breaks
+ * @example htmlOf('The *tide* is out.') // '<p>The <em>tide</em> is out.</p>'
  */
 export const htmlOf = (text: string): string =>
   withoutSoftBreaks(micromark(text, { extensions: [gfmTable()], htmlExtensions: [gfmTableHtml()] }).trim())

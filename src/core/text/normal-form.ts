@@ -9,6 +9,7 @@ const ignored = new Set(['html', 'head', 'body', 'div', 'span', 'tbody', 'thead'
 /**
  * The normal form of a body: two bodies are the same text when their normal forms are equal. Kept are the text, the kinds
  * of its blocks and emphasis, and where links and pictures lead; gone are comments, classes, wrappers and white space.
+ * @example normalForm('<p class="lead">Kelp</p>') // '<p>\nKelp\n</p>'
  */
 export function normalForm(html: string): string {
   const parts: string[] = []
@@ -42,8 +43,14 @@ export function normalForm(html: string): string {
   return parts.join('\n')
 }
 
-/** True if two bodies say the same, whatever a system did to their HTML. */
+/**
+ * True if two bodies say the same, whatever a system did to their HTML.
+ * @example sameText('<p>Kelp</p>', '<div><p>Kelp </p></div>') // true
+ */
 export const sameText = (one: string, other: string): boolean => normalForm(one) === normalForm(other)
 
-/** The digest under which a body that we wrote is remembered. */
+/**
+ * The digest under which a body that we wrote is remembered.
+ * @example bodyDigest('<p class="lead">Kelp</p>') === bodyDigest('<p>Kelp</p>') // true
+ */
 export const bodyDigest = (html: string): string => digest(normalForm(html))

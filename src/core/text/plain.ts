@@ -1,9 +1,15 @@
 import { Parser } from 'htmlparser2'
 
-/** Every run of white space, no-break spaces too, becomes one space; the ends are trimmed. */
+/**
+ * Every run of white space, no-break spaces too, becomes one space; the ends are trimmed.
+ * @example foldSpace(' high   tide ') // 'high tide'
+ */
 export const foldSpace = (text: string): string => text.replace(/[\s\u00a0\u202f]+/g, ' ').trim()
 
-/** Typographic quotes, dashes and dots become the keyboard's: systems rewrite them on the way to the visitor. */
+/**
+ * Typographic quotes, dashes and dots become the keyboard's: systems rewrite them on the way to the visitor.
+ * @example foldTypography('“tide’s in”…') // '"tide\'s in"...'
+ */
 export const foldTypography = (text: string): string =>
   text
     .replace(/[\u2018\u2019\u201a\u2032]/g, "'")
@@ -12,7 +18,10 @@ export const foldTypography = (text: string): string =>
     .replace(/(\d)\u00d7(?=\d)/g, '$1x')
     .replace(/\s*(?:[\u2013\u2014]|--+)\s*/g, ' - ')
 
-/** What a reader sees of HTML within a line, white space as it stands: comments and tags removed, entities decoded. */
+/**
+ * What a reader sees of HTML within a line, white space as it stands: comments and tags removed, entities decoded.
+ * @example shownText('<em>Salt</em> &amp; rope') // 'Salt & rope'
+ */
 export function shownText(html: string): string {
   let text = ''
   const parser = new Parser({ ontext: (part) => (text += part) }, { decodeEntities: true })
@@ -24,6 +33,7 @@ export function shownText(html: string): string {
 /**
  * The text of a piece of HTML: comments and tags removed (nothing put in their place), entities decoded, white space
  * folded. Marks of shipped texts are digests of this form.
+ * @example strippedText('<p>High</p> <p>tide</p>') // 'High tide'
  */
 export const strippedText = (html: string): string => foldSpace(shownText(html))
 
@@ -34,7 +44,10 @@ const blocks = new Set(
 )
 const unseen = new Set(['script', 'style', 'template', 'noscript', 'head', 'svg'])
 
-/** The blocks of text a reader would see, one string a block, in the order of the page. */
+/**
+ * The blocks of text a reader would see, one string a block, in the order of the page.
+ * @example textBlocks('<h1>Tides</h1><p>High at <b>two</b>.</p>') // ['Tides', 'High at two.']
+ */
 export function textBlocks(html: string): string[] {
   const found: string[] = []
   let text = ''

@@ -1,4 +1,7 @@
-/** A slug for a name: small letters and digits, accents off, the rest hyphens. */
+/**
+ * A slug for a name: small letters and digits, accents off, the rest hyphens.
+ * @example slugOf('Café & Quay') // 'cafe-quay'
+ */
 export const slugOf = (name: string): string =>
   name
     .normalize('NFKD')

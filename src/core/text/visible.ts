@@ -7,7 +7,10 @@ import { changeTexts } from './texts.js'
 const acting =
   /[\p{Cc}\u061c\u200b\u200e\u200f\u2028\u2029\u202a-\u202e\u2060-\u2064\u2066-\u206f\ufeff\ufff9-\ufffb]/gu
 
-/** A text in which signs that act are shown as signs: `␛` for the escape, `‹U+202E›` for a mark that turns a line around. */
+/**
+ * A text in which signs that act are shown as signs: `␛` for the escape, `‹U+202E›` for a mark that turns a line around.
+ * @example visible('a\u202eb') // 'a‹U+202E›b'
+ */
 export const visible = (text: string): string =>
   text.replace(acting, (sign) => {
     const code = sign.codePointAt(0) ?? 0
@@ -16,5 +19,8 @@ export const visible = (text: string): string =>
     return code === 0x7f ? '␡' : `‹U+${code.toString(16).toUpperCase().padStart(4, '0')}›`
   })
 
-/** The same for every text in plain data; what has no such sign stays the same object. */
+/**
+ * The same for every text in plain data; what has no such sign stays the same object.
+ * @example allVisible({ title: 'a\u001b[2J' }) // { title: 'a␛[2J' }
+ */
 export const allVisible = <T>(value: T): T => changeTexts(value, visible)
