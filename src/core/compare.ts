@@ -80,9 +80,11 @@ export function compare(baseline: Baseline, inventory: Inventory, options: Compa
         })
       continue
     }
-    result.settled[name] = keepingWhatStands(area, binding.pairs, planned, scales).map((pair) =>
+    const weighed = keepingWhatStands(area, binding.pairs, planned, scales).map((pair) =>
       weigh(area, pair, scales, result, differences),
     )
+    // what can't be had here is nothing that visitors should see
+    result.settled[name] = weighed.filter((item) => Object.keys(item).length > 0)
     result.notes.push(...binding.notes)
     leftOver(area, binding.rest, { baseline, inventory, inUse, came, planned }, result, differences)
   }

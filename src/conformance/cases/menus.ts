@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict'
 import { compareSite } from '../../engine/compare.js'
+import { confirm } from '../../engine/confirm.js'
 import type { ConformanceCase } from '../case.js'
 import { signs, themed } from '../plans.js'
 
@@ -48,6 +49,13 @@ export const menusCases: readonly ConformanceCase[] = [
       const { comparison } = await compareSite(plan, site.options)
       assert.match(comparison.never.find(({ ref }) => ref === 'menus/attic')?.text ?? '', /“attic”; it has: .*main/)
       assert.equal((await site.settle(plan)).writes, 0)
+      const { checks } = await confirm(plan, site.options)
+      const wrong = checks.filter(({ outcome }) => outcome === 'failed')
+      assert.deepEqual(
+        wrong.map(({ name }) => name),
+        ['nothing is left to settle'],
+      )
+      assert.match(wrong[0]?.detail ?? '', /menus\/attic: .*it has: .*main/)
     },
   },
   {

@@ -22,7 +22,8 @@ export const partFor = (place: string, parts: readonly Part[]): Part | undefined
 /** The places that a theme's parts are. */
 export const placesOf = (parts: readonly Part[]): string[] => {
   const all = parts.flatMap(({ slug, area }) => [area === 'header' ? 'main' : area, slug])
-  return [...new Set(all)].filter((place) => partFor(place, parts))
+  // parts that are for nothing in particular have no place of their own
+  return [...new Set(all)].filter((place) => place !== 'uncategorized')
 }
 
 /** A menu's text. */
