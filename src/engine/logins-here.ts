@@ -30,7 +30,9 @@ export class LoginsHere {
     const [first] = await this.#likely()
     if (first) return first
     const { file } = this.options.logins
-    throw UnpackError.of('login-missing', { address: this.site.home, user: this.baseline.owner.username, file })
+    const { username, signInAs } = this.baseline.owner
+    const host = signInAs !== undefined && signInAs !== username
+    throw UnpackError.of('login-missing', { address: this.site.home, user: signInAs ?? username, file, host })
   }
 
   /**
@@ -71,7 +73,8 @@ export class LoginsHere {
       await this.#provenAtLast(session)
       return { session, login }
     }
-    throw UnpackError.of('login-refused', { address: this.site.home, user: username })
+    const { temporary: host } = await this.owners()
+    throw UnpackError.of('login-refused', { address: this.site.home, user: username, host })
   }
 
   /** A version that visitors are not told is known now, and has to be one that Unpack is proven with. */

@@ -1,5 +1,8 @@
 import { entry, list } from './entry.js'
 
+/** A login that the host has made gets a password of the owner's own. */
+const hosts = ({ host }: { host?: boolean }): string => (host ? ' --temporary' : '')
+
 /** The site or the logins file can't be reached, opened or signed in to. */
 export const notOpened = {
   'nothing-there': entry(
@@ -39,15 +42,15 @@ export const notOpened = {
   ),
   'login-missing': entry(
     4,
-    (d: { address: string; user: string; file: string }) =>
+    (d: { address: string; user: string; file: string; host?: boolean }) =>
       `${d.address} is set up already, and ${d.file} holds no login of “${d.user}” for it.`,
-    (d) => `If the site is yours: unpack logins add ${d.address} ${d.user}`,
+    (d) => `If the site is yours: unpack logins add ${d.address} ${d.user}${hosts(d)}`,
   ),
   'login-refused': entry(
     4,
-    (d: { address: string; user: string }) =>
+    (d: { address: string; user: string; host?: boolean }) =>
       `${d.address} did not take the stored login of “${d.user}”. Nothing was changed.`,
-    (d) => `If the password was changed there: unpack logins add ${d.address} ${d.user}`,
+    (d) => `If the password is another: unpack logins add ${d.address} ${d.user}${hosts(d)}`,
   ),
   'area-closed': entry(
     4,

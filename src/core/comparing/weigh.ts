@@ -51,7 +51,7 @@ export function weigh(
       return found?.item ?? {}
     }
     if (typeof ability === 'object' && 'never' in ability)
-      result.never.push({ ref: keyOf(area, key), text: `${called(key)}: ${ability.never}` })
+      result.never.push({ ref: keyOf(area, key), text: ability.never })
     else wanted[key] = value
   }
   if (!found) {
@@ -115,7 +115,7 @@ function tellNone(area: SomeArea, key: string, value: Value, scales: Scales, { n
   const ref = keyOf(area, key)
   if (isLeft(area, key, scales.baseline) || !differs(area, key, value, {}, scales)) return
   if (never.some((told) => told.ref === ref)) return
-  never.push({ ref, text: `${area.say?.(key) ?? key}: this system has no such setting` })
+  never.push({ ref, text: 'this system has no such setting' })
 }
 
 /** Most that are named of what a site has to choose from. */

@@ -8,8 +8,8 @@ const server = 'it is set on the server, in the system’s own settings; ask the
 
 export const site: AreaOnSystem<'site', MisagoSession> = {
   can: {
-    language: { never: `the language: ${server}` },
-    timezone: { never: `the time zone: ${server}; browsers show local times` },
+    language: { never: server },
+    timezone: { never: `${server}; browsers show local times` },
     date: { never: 'this system writes dates as each visitor’s browser does' },
     time: { never: 'this system writes times as each visitor’s browser does' },
     weekStarts: { never: 'this system has no calendar' },
