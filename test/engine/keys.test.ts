@@ -22,9 +22,7 @@ test('a key that a list area does not read is one the system has not got: told o
   const run = (rest: string) =>
     settle(planned(standIn.address, `${list}\n${rest}`), { ...standIn.options, systems: [system], confirm: false })
   const first = await run('')
-  assert.deepEqual(first.comparison.never, [
-    { ref: 'categories.description', text: 'description: this system has no such setting' },
-  ])
+  assert.deepEqual(first.comparison.never, [{ ref: 'categories.description', text: 'this system has no such setting' }])
   assert.deepEqual([first.failed, first.open], [[], []])
   assert.ok(first.settled.includes('categories/a'))
   const second = await run('leave: [categories.description]')

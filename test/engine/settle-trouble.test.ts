@@ -141,17 +141,22 @@ test('two runs at once: one is refused, and one clean site comes of it', async (
   assert.deepEqual(standIn.blog.pages.length, 3)
 })
 
-test('a value the site passes over without a word is told as failed', async () => {
-  const standIn = await stand()
-  const done = await settle(
-    smallBaseline(standIn.address, (text) => text.replace('language: en', 'language: it')),
-    { ...standIn.options, confirm: false },
-  )
-  assert.deepEqual(
-    done.failed.map(({ ref, code }) => [ref, code]),
-    [['site', 'not-taken']],
-  )
-  assert.equal(standIn.blog.pages.length, 3)
+test('a value the site passes over without a word is told as failed; one that it has not got, with those it has', async () => {
+  const { site } = standInBlogSystem.areas
+  const silent = { ...standInBlogSystem, areas: { ...standInBlogSystem.areas, site: { ...site, choices: undefined } } }
+  for (const [system, code, text] of [
+    [silent, 'not-taken', /^The site answered, but did not take it: site$/],
+    [standInBlogSystem, 'not-here', /^the site has no language “it”; it has: en, de, fr, ja$/],
+  ] as const) {
+    const standIn = await stand()
+    const plan = smallBaseline(standIn.address, (text) => text.replace('language: en', 'language: it'))
+    const done = await settle(plan, { ...standIn.options, systems: [system as System], confirm: false })
+    assert.deepEqual(
+      done.failed.map(({ ref, code }) => [ref, code]),
+      [['site', code]],
+    )
+    assert.match(done.failed[0]?.text ?? '', text)
+  }
 })
 
 test('what the site refuses is told, and what needs it is not tried', async () => {

@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
 import type { Expectation, OwnLook } from '../../src/core/looking.js'
+import { commentFormAt } from '../../src/looks/comment-form.js'
 import { feedAt } from '../../src/looks/feed.js'
 import { icon } from '../../src/looks/icon.js'
 import { followed } from '../../src/looks/leads-on.js'
@@ -177,4 +178,15 @@ test('a theme is worn, and an old address is followed where the system leads the
   assert.equal((await followed(() => true)(attempt, where(to(address))))?.came, 'leads on')
   assert.equal((await followed(() => true)(attempt, where(to(home))))?.came, 'leads elsewhere')
   assert.equal(await followed(() => false)(attempt, where(to(address))), undefined)
+})
+
+test('a post has the form for a comment, or has none, as planned', async () => {
+  const look = commentFormAt('form#say')
+  const seen = (open: boolean, html: string) => taken(look, { look: 'comment-form', open }, { '/': html })
+  const form = '<p>Kelp</p><form id=say><textarea name=text></textarea></form>'
+  assert.match(await seen(true, form), /^good/)
+  assert.match(await seen(false, form), /^bad: .* lets visitors comment$/)
+  assert.match(await seen(true, '<p>Kelp</p>'), /^bad: .* has no form for a comment$/)
+  assert.match(await seen(false, '<p>Kelp</p>'), /^good/)
+  assert.match(await taken(look, { look: 'comment-form', open: false }, {}), /^bad: .*answers HTTP 404/)
 })

@@ -61,7 +61,7 @@ test('a part of a block theme: its menu is exchanged, or put below what it has; 
   const part = (slug: string, area: string, raw: string) => ({ id: `t//${slug}`, slug, area, content: { raw } })
   const header = part('top', 'header', '<p>Quay</p><!-- wp:navigation {"layout":{"type":"grid"},"ref":3} /-->')
   const footer = part('footer', 'footer', '<p>Tide & time</p>')
-  assert.deepEqual(placesOf([header, footer]), ['main', 'footer'])
+  assert.deepEqual(placesOf([header, footer]), ['main', 'top', 'footer'])
   assert.equal(partFor('main', [footer, header]), header)
   assert.equal(partFor('attic', [footer, header]), undefined)
   assert.deepEqual([namedIn(header), namedIn(footer)], [3, undefined])

@@ -154,7 +154,7 @@ test('posts: categories and tags by their ids, a date on the site’s own clock,
           date: '2026-03-05T14:07:00',
         },
       },
-      { route: 'tags', body: { name: 'Brass & co', slug: 'brass-co' } },
+      { route: 'tags', body: { name: 'Brass &amp; co', slug: 'brass-co' } },
     ],
   )
 })
