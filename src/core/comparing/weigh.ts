@@ -63,7 +63,8 @@ export function weigh(
     }
     if (Object.keys(wanted).length > 0) {
       differences.push({ area: area.name, ref, is: 'missing', wanted })
-      if (area.list !== 'one' && options.stood?.(ref))
+      // a side of something else is told with that
+      if (area.list !== 'one' && !area.sideOf && options.stood?.(ref))
         result.notes.push({
           ref,
           text: `${area.call(plan.item)} stood here once and was removed since, or put into the bin: it is made again; take it out of the baseline if it is to stay away`,

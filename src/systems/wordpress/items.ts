@@ -116,5 +116,5 @@ export const addressesOf = (session: WordPressSession) =>
 export const pageRefsOf = async (session: WordPressSession): Promise<ReadonlyMap<number, string>> =>
   refsInTree(
     'pages',
-    (await pagesOf(session)).map(({ id, slug, parent }) => ({ id, slug: slug, parent })),
+    (await pagesOf(session)).map(({ id, slug, parent }) => ({ id, slug, parent })),
   )
