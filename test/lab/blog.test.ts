@@ -69,6 +69,20 @@ test('titles that were stored as they were typed: only those that visitors don�
   assert.deepEqual([done.failed, done.checks.filter(({ outcome }) => outcome === 'failed')], [[], []])
 })
 
+test('a page that its owner put into the bin is made again, and that is said first', async () => {
+  await blog.reset()
+  const plan = planned(blog.address, 'pages: [{ title: Home, slug: home }, { title: Rota, slug: rota }]')
+  const folders = await ownFolders(root)
+  await settle(plan, { ...folders, confirm: false })
+  blog.sql("UPDATE wp_posts SET post_status = 'trash', post_name = 'rota__trashed' WHERE post_name = 'rota'")
+  const { comparison } = await compareSite(plan, folders)
+  const told = comparison.notes.map(({ ref, text }) => `${ref}: ${text}`).join()
+  assert.match(told, /^pages\/rota: the page “Rota” stood here once and was removed since, or put into the bin/)
+  const done = await settle(plan, folders)
+  assert.deepEqual([done.settled, done.failed], [['pages/rota'], []])
+  assert.match(blog.sql("SELECT count(*) FROM wp_posts WHERE post_name IN ('rota', 'rota__trashed')"), /2/)
+})
+
 test('a theme made of blocks: menus go into its parts; sidebars are told as what it hasn’t got', async () => {
   await blog.reset()
   const rest = `shipped: { sidebars: remove }

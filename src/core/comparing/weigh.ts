@@ -119,8 +119,9 @@ function tellNone(area: SomeArea, key: string, value: Value, scales: Scales, { n
   never.push({ ref, text: 'this system has no such setting' })
 }
 
-/** Most that are named of what a site has to choose from. */
+/** Most that are named of what a site has to choose from, and letters of a name. */
 const MOST_NAMED = 20
+const LONGEST_NAME = 60
 
 /** A value that is not among those that the site has: told, with those it has, unless the baseline excuses it. */
 function lacksChoice(
@@ -138,7 +139,8 @@ function lacksChoice(
   const near = (one: string): number => (one.slice(0, 2).toLowerCase() === wanted.slice(0, 2).toLowerCase() ? 0 : 1)
   const all = choices.toSorted((a, b) => near(a) - near(b))
   const more = all.length > MOST_NAMED ? ` and ${all.length - MOST_NAMED} more` : ''
-  const has = `${all.slice(0, MOST_NAMED).join(', ')}${more}`
+  const names = all.slice(0, MOST_NAMED).map((one) => one.slice(0, LONGEST_NAME))
+  const has = `${names.join(', ')}${more}`
   const what = area.list === 'one' ? '' : `${area.call(pair.plan.item)}: `
   const text = `${what}the site has no ${area.say?.(key) ?? key} “${wanted}”; it has: ${has || 'none'}`
   result.never.push({ ref: area.list === 'one' ? keyOf(area, key) : pair.ref, text })

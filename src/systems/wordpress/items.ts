@@ -114,7 +114,4 @@ export const addressesOf = (session: WordPressSession) =>
 
 /** The refs of pages, by their numbers: each with those it stands under. */
 export const pageRefsOf = async (session: WordPressSession): Promise<ReadonlyMap<number, string>> =>
-  refsInTree(
-    'pages',
-    (await pagesOf(session)).map(({ id, slug, parent }) => ({ id, slug, parent })),
-  )
+  refsInTree('pages', await pagesOf(session))
