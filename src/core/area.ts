@@ -194,8 +194,8 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   call(item: I): string
   /** A field and its value in an owner's words, where its name alone won't do. */
   say?(key: keyof I & string): string
-  /** A field's value in an owner's words, where it is more than a text. @param language the site's, for dates */
-  show?(key: keyof I & string, value: Value, language?: string): string
+  /** A field's value in an owner's words; nothing where its plain text will do. @param language the site's, for dates */
+  show?(key: keyof I & string, value: Value, language?: string): string | undefined
   /** What visitors should see of these items. */
   expect?(items: readonly I[], baseline: Baseline, settled: AsPlanned): Expectation<L>[]
   /** The rule that an item takes over for good when it is made: remembered of each, since no later rule is seen on it. */

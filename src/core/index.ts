@@ -40,7 +40,17 @@ export type {
   ReadItem,
   Value,
 } from './area.js'
-export type { Attempt, Expectation, EyesOf, EyesQuestion, EyesRow, FeedLook, OwnLook, SharedLook } from './looking.js'
+export type {
+  Attempt,
+  Expectation,
+  EyesOf,
+  EyesQuestion,
+  EyesRow,
+  FeedLook,
+  MadeUnder,
+  OwnLook,
+  SharedLook,
+} from './looking.js'
 export type { CommentTry } from './areas/commenting.js'
 export type { LeadsOn } from './areas/publishing.js'
 export type { CommentFormLook } from './areas/commenting.js'

@@ -25,16 +25,18 @@ export interface FeedLook {
   most?: number
 }
 
+/** A rule shows only on what was made under it: the first of these items that is known to be. */
+export interface MadeUnder {
+  madeUnder: Value
+  anyOf: readonly string[]
+}
+
 /** What a visitor should see once the baseline is settled: on the front page, or where an item is found. */
 export type Expectation<L extends OwnLook = never> = {
   name: string
-  at: 'front' | { ref: string }
+  at: 'front' | { ref: string } | MadeUnder
   /** It is no part of the plan: where a system has no such thing, nothing is said of it. */
   ifAny?: true
-  /** Why it can't be looked at. */
-  cannot?: string
-  /** It is seen only on an item that was made under a rule: the first of these that was. */
-  made?: { under: Value; anyOf: readonly string[] }
 } & (SharedLook | L)
 
 /** Something that is tried: where, what should come of it, and what each outcome is called. */

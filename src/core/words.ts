@@ -11,14 +11,14 @@ const unnamed: Names = { of: {} }
  * A value in quotes, short enough for a line; a body by its first words, nothing as “nothing”.
  * @example valueText('title', { is: 'nothing' }) // 'nothing'
  */
-export function valueText(key: string, held: Held, show?: (key: string, value: Value) => string): string {
+export function valueText(key: string, held: Held, show?: (key: string, value: Value) => string | undefined): string {
   if (held.is === 'unknown') return 'what shipped'
   const text = held.is === 'nothing' ? '' : readable(key, held.value, show)
   if (text === '') return 'nothing'
   return key === 'parent' ? text : `“${text.length > 60 ? `${text.slice(0, 57)}…` : text}”`
 }
 
-function readable(key: string, value: Value, show?: (key: string, value: Value) => string): string {
+function readable(key: string, value: Value, show?: (key: string, value: Value) => string | undefined): string {
   if (key === 'body') return textBlocks(textOf(value)).join(' ')
   return show?.(key, value) ?? (Array.isArray(value) ? value.join(', ') : textOf(value))
 }
@@ -30,7 +30,7 @@ function readable(key: string, value: Value, show?: (key: string, value: Value) 
 export function fieldText(areaName: AreaName, key: string, held: Held, names: Names = unnamed): string {
   const area = areaOf(areaName)
   const leads = held.is === 'value' && area.links?.includes(key)
-  const show = area.show && ((name: string, value: Value) => area.show?.(name, value, names.language) ?? '')
+  const show = area.show && ((name: string, value: Value) => area.show?.(name, value, names.language))
   return valueText(key, leads ? { is: 'value', value: named(held.value, names) } : held, show)
 }
 

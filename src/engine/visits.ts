@@ -53,7 +53,7 @@ export async function visits(
 
 /** A text that somebody changed is looked for as it stands there: the check says so. */
 const noting = (outcome: Outcome, { at }: Expectation<OwnLook>, { theirTexts }: Comparison): Outcome =>
-  at !== 'front' && theirTexts.includes(at.ref)
+  typeof at === 'object' && 'ref' in at && theirTexts.includes(at.ref)
     ? { ...outcome, seen: `${outcome.seen} (the text as it was changed there, not the planned one)` }
     : outcome
 
@@ -78,9 +78,8 @@ async function lookAt(
   visit: Visit,
 ): Promise<Outcome> {
   if (!look) return notLookedAt('this system shows visitors nothing of it')
-  if (expectation.cannot !== undefined) return notLookedAt(expectation.cannot)
   const at = placeIn(expectation, run)
-  if (!at) return notLookedAt('nothing that it shows on is known to have been made since the rule is as it is')
+  if (!at) return notLookedAt('nothing of the plan that it would show on is known to have been made under this rule')
   if (at === 'front') return look(expectation, { place: '/', home: run.site.home, visit })
   if (!inventory) return notLookedAt('where it stands is told at the dashboard, which could not be read')
   const found = foundAt(inventory, at.ref)
@@ -90,9 +89,9 @@ async function lookAt(
 }
 
 /** Where to look: what shows a rule only if it was made under it, on an item that was. */
-function placeIn({ at, made }: Expectation<OwnLook>, { state }: Run): Expectation['at'] | undefined {
-  if (!made) return at
-  const ref = made.anyOf.find((one) => state.written(stoodAt(one)) === under(made.under))
+function placeIn({ at }: Expectation<OwnLook>, { state }: Run): 'front' | { ref: string } | undefined {
+  if (at === 'front' || 'ref' in at) return at
+  const ref = at.anyOf.find((one) => state.written(stoodAt(one)) === under(at.madeUnder))
   return ref === undefined ? undefined : { ref }
 }
 

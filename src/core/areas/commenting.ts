@@ -100,11 +100,9 @@ export const commenting: Area<'commenting', CommentingItem, CommentFormLook, Com
     return [
       {
         name: `visitors ${open ? 'may' : 'can’t'} comment on new posts`,
-        at: { ref: anyOf[0] ?? refOf('posts', '') },
+        at: { madeUnder: open, anyOf },
         look: 'comment-form',
         open,
-        made: { under: open, anyOf },
-        ...(anyOf.length === 0 && { cannot: 'there is no published post of the plan to see it on' }),
       },
     ]
   },

@@ -110,8 +110,7 @@ export const posts: Area<'posts', PostItem> = {
   },
   call: (item) => `the post “${item.title}”`,
   say: (key) => (key === 'body' ? 'text' : key),
-  show: (key, value, language) =>
-    key === 'date' ? momentText(textOf(value), language) : Array.isArray(value) ? value.join(', ') : textOf(value),
+  show: (key, value, language) => (key === 'date' ? momentText(textOf(value), language) : undefined),
   madeUnder: ({ comments }) => comments?.allowed,
   expect: (items) =>
     items

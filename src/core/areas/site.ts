@@ -153,8 +153,7 @@ export const site: Area<'site', SiteItem> = {
   },
   call: () => 'the site',
   say: (key) => words[key] ?? key,
-  show: (key, value, language) =>
-    key === 'date' || key === 'time' ? dateExample(textOf(value), language) : textOf(value),
+  show: (key, value, language) => (key === 'date' || key === 'time' ? dateExample(textOf(value), language) : undefined),
   expect: ([item]) => [
     ...(item?.title
       ? [{ name: 'the front page shows the title', at: 'front' as const, look: 'title' as const, text: item.title }]

@@ -9,7 +9,7 @@ export const ofOne = {
   ),
   'not-here': entry(
     1,
-    (d: { what: string }) => `The site has nothing of that name to choose: ${d.what}`,
+    (d: { what: string }) => d.what,
     () => 'Choose one of those that it has.',
   ),
   'refused-by-site': entry(1, (d: { code: string }) => `The site refused it (${d.code}).`),

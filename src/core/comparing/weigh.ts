@@ -7,6 +7,7 @@ import { bodyDigest } from '../text/normal-form.js'
 import { textOf } from '../value.js'
 import { isAsked, isOurs, whyTheirs } from './ownership.js'
 import type { Pair } from './bind.js'
+import { isAmong, notAmongText } from './choices.js'
 import type { CompareOptions, Comparison, SomeArea, SomeDifference, SomeFound } from './result.js'
 
 /** What weighing one planned item needs to know beside it. */
@@ -46,7 +47,13 @@ export function weigh(
       continue
     }
     if (typeof ability === 'object' && isLeft(area, key, scales.baseline)) continue
-    if (lacksChoice(area, key, value, pair, scales, result)) {
+    const choices = options.choices?.(area.name, key)
+    if (!isAmong(area, key, value, choices)) {
+      if (!isLeft(area, key, scales.baseline)) {
+        const text = notAmongText(area, key, plan.item, choices)
+        result.never.push({ ref: area.list === 'one' ? keyOf(area, key) : ref, text })
+        result.notHere.push({ ref, text })
+      }
       if (area.list === 'one') continue
       return found?.item ?? {}
     }
@@ -117,35 +124,6 @@ function tellNone(area: SomeArea, key: string, value: Value, scales: Scales, { n
   if (isLeft(area, key, scales.baseline) || !differs(area, key, value, {}, scales)) return
   if (never.some((told) => told.ref === ref)) return
   never.push({ ref, text: 'this system has no such setting' })
-}
-
-/** Most that are named of what a site has to choose from, and letters of a name. */
-const MOST_NAMED = 20
-const LONGEST_NAME = 60
-
-/** A value that is not among those that the site has: told, with those it has, unless the baseline excuses it. */
-function lacksChoice(
-  area: SomeArea,
-  key: string,
-  value: Value,
-  pair: Pair,
-  scales: Scales,
-  result: Comparison,
-): boolean {
-  const choices = scales.options.choices?.(area.name, key)
-  if (!choices || choices.some((one) => one === value || area.same?.(key, value, one))) return false
-  if (isLeft(area, key, scales.baseline)) return true
-  const wanted = textOf(value)
-  const near = (one: string): number => (one.slice(0, 2).toLowerCase() === wanted.slice(0, 2).toLowerCase() ? 0 : 1)
-  const all = choices.toSorted((a, b) => near(a) - near(b))
-  const more = all.length > MOST_NAMED ? ` and ${all.length - MOST_NAMED} more` : ''
-  const names = all.slice(0, MOST_NAMED).map((one) => one.slice(0, LONGEST_NAME))
-  const has = `${names.join(', ')}${more}`
-  const what = area.list === 'one' ? '' : `${area.call(pair.plan.item)}: `
-  const text = `${what}the site has no ${area.say?.(key) ?? key} “${wanted}”; it has: ${has || 'none'}`
-  result.never.push({ ref: area.list === 'one' ? keyOf(area, key) : pair.ref, text })
-  result.notHere.push({ ref: pair.ref, text })
-  return true
 }
 
 function differs(area: SomeArea, key: string, want: Value, item: AnyItem, { toCome }: Scales): boolean {

@@ -112,7 +112,7 @@ export class Agenda {
     const sent = [...this.#entries.values()].find(
       ({ difference, at }) => at === 'sent' && sameIn(this.left.differences, difference),
     )
-    return failed ?? sent?.difference.ref
+    return failed ?? sent?.difference.ref ?? this.left.notHere.find(({ ref }) => this.#entries.has(`comes ${ref}`))?.ref
   }
   get firstWhy(): Why | undefined {
     return [...this.#why.values()][0]
@@ -134,7 +134,7 @@ export class Agenda {
     const { at = 'not chosen' } = this.#entries.get(keyOf(difference)) ?? {}
     if (at === 'not chosen') return { outcome: 'not chosen' }
     const lacking = this.left.notHere.find(({ ref }) => ref === difference.ref)
-    if (lacking && difference.is !== 'left over') return { outcome: 'failed', code: 'not-here', text: lacking.text }
+    if (lacking && difference.is !== 'left over') return { outcome: 'failed', ...why('not-here', lacking.text) }
     if (at === 'done by the first-run form') return { outcome: 'settled' }
     const copy = this.copyOf(difference.ref)
     if (!isStillOpen(difference, this.left, this.stands)) return { outcome: 'settled', copy }
@@ -148,13 +148,13 @@ export class Agenda {
         : undefined
     // what falls with something that stayed was not asked for by itself
     const falls = holder && holder.at !== 'not chosen' ? this.#reasonOf(holder.difference) : undefined
-    return this.#why.get(difference.ref) ?? falls ?? notTaken(difference.ref)
+    return this.#why.get(difference.ref) ?? falls ?? why('not-taken', difference.ref)
   }
 }
 
-const notTaken = (ref: string): Why => ({
-  code: 'not-taken',
-  text: UnpackError.of('not-taken', { what: ref }).message,
+const why = (code: 'not-taken' | 'not-here', what: string): Why => ({
+  code,
+  text: UnpackError.of(code, { what }).message,
 })
 
 /** Parts what is to do: what can go now, and what follows an area that changes, or comes last. */

@@ -142,8 +142,9 @@ async function rememberAll(run: Run, agenda: Agenda, now: readonly AnyDifference
     const item = foundAt(stands, ref)?.item as { body?: string } | undefined
     if (item?.body !== undefined) digests[ref] = bodyDigest(item.body)
     const area = areaOf(difference.area)
-    if (is === 'missing') digests[stoodAt(ref)] = under(area.madeUnder?.(run.baseline))
-    else if (area.list !== 'one') digests[stoodAt(ref)] = run.state.written(stoodAt(ref)) ?? under()
+    if (item && area.list !== 'one')
+      digests[stoodAt(ref)] =
+        is === 'missing' ? under(area.madeUnder?.(run.baseline)) : (run.state.written(stoodAt(ref)) ?? under())
     if (item && is === 'missing' && ofSample.has(ref)) samples[ref] = itemDigest(item)
   }
   if (Object.keys({ ...digests, ...samples }).length > 0) await run.state.remember(digests, samples)

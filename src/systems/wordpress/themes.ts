@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { Baseline } from '../../core/baseline/schema.js'
 import { UnpackError } from '../../core/errors.js'
 import type { Answer } from '../../web/answer.js'
 import type { WordPressSession } from './session.js'
@@ -49,3 +50,12 @@ function parse(text: string): unknown {
 /** The theme in use. */
 export const activeTheme = async (session: WordPressSession): Promise<Theme | undefined> =>
   (await themesOf(session)).themes.find(({ active }) => active)
+
+/** The theme in use, where it is the planned one or none is planned: what another has is known when that is in use. */
+export async function plannedTheme(
+  session: WordPressSession,
+  { theme: wanted }: Pick<Baseline, 'theme'>,
+): Promise<Theme | undefined> {
+  const theme = await activeTheme(session)
+  return wanted === undefined || theme?.id === wanted.use ? theme : undefined
+}

@@ -20,7 +20,7 @@ import {
   menuSchema,
 } from '../menus.js'
 import type { WordPressSession } from '../session.js'
-import { activeTheme } from '../themes.js'
+import { activeTheme, plannedTheme } from '../themes.js'
 import { menuAgain } from '../carriers/menu-again.js'
 
 /** Menus in the places of a classic theme. One that stands in no place shows nothing. */
@@ -64,10 +64,9 @@ export const menus: AreaOnSystem<'menus', WordPressSession> = {
     const known = new Set(own.map(({ item }) => item.place))
     return [...own, ...others.filter(({ item }) => !known.has(item.place))]
   },
-  async choices(session, { menus: planned, theme: wanted }): Promise<{ place?: string[] }> {
-    const theme = await activeTheme(session)
-    // what another theme has is known when that one is in use
-    if (planned === undefined || !theme || (wanted && theme.id !== wanted.use)) return {}
+  async choices(session, baseline): Promise<{ place?: string[] }> {
+    const theme = baseline.menus && (await plannedTheme(session, baseline))
+    if (!theme) return {}
     const place = theme.blockTheme ? placesOf(await partsOf(session)) : [...placesIn(await locationsOf(session)).keys()]
     return { place }
   },

@@ -3,7 +3,7 @@ import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { sidebars as carrier } from '../carriers/sidebars.js'
 import type { WordPressSession } from '../session.js'
-import { activeTheme } from '../themes.js'
+import { plannedTheme } from '../themes.js'
 import { partIn, shipsSo, sidebarPlaces, widgetsOf } from '../sidebars.js'
 
 const BLOCKS = 'the theme is made of blocks and has no sidebars; choose a theme that has some, or edit its templates'
@@ -34,9 +34,9 @@ export const sidebars: AreaOnSystem<'sidebars', WordPressSession> = {
       }
     })
   },
-  async choices(session, { sidebars: planned, theme: wanted }): Promise<{ place?: string[] }> {
-    const theme = await activeTheme(session)
-    if (planned === undefined || !theme || theme.blockTheme || (wanted && theme.id !== wanted.use)) return {}
+  async choices(session, baseline): Promise<{ place?: string[] }> {
+    const theme = baseline.sidebars && (await plannedTheme(session, baseline))
+    if (!theme || theme.blockTheme) return {}
     return { place: [...(await sidebarPlaces(session)).keys()] }
   },
   translate: (differences) =>
