@@ -186,6 +186,8 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   holds?: { area: string; by: string }
   /** Why one that goes can't be given back from what is kept of it. */
   unkept?: string
+  /** Fields that an item can't do without: where a system has no such thing, it is left alone and told. */
+  must?: readonly (keyof I & string)[]
   /** Fields that are the owner's once they edited them. */
   texts?: readonly (keyof I & string)[]
   /** True if two values of a field mean the same; plain equality where left out. */

@@ -11,7 +11,7 @@ import {
 } from './comparing/result.js'
 import { markOpening } from './comparing/opening.js'
 import { isOurs, keepingWhatStands, trustingNobodys } from './comparing/ownership.js'
-import { isLeft, weigh } from './comparing/weigh.js'
+import { isLeft, saysMore, weigh } from './comparing/weigh.js'
 import { allFound } from './inventory.js'
 import { calledBy } from './naming.js'
 import { inOrder } from './order.js'
@@ -72,7 +72,11 @@ export function compare(baseline: Baseline, inventory: Inventory, options: Compa
       if (
         area
           .plan(baseline)
-          .some(({ item }) => area.keys.some((key) => item[key] !== undefined && !isLeft(area, key, baseline)))
+          .some(({ item }) =>
+            area.keys.some(
+              (key) => item[key] !== undefined && saysMore(area, key, item[key]) && !isLeft(area, key, baseline),
+            ),
+          )
       )
         result.never.push({
           ref: area.key ?? name,

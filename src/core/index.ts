@@ -69,7 +69,8 @@ export {
   type TryOf,
 } from './areas/index.js'
 export { flatCategories } from './areas/categories.js'
-export { flatPages, refsInTree, type PageAt } from './areas/pages.js'
+export { flatPages, type PageAt } from './areas/pages.js'
+export { refsInTree } from './refs-in-tree.js'
 export { mistakeText } from './baseline/mistakes.js'
 export { type Mistake } from './baseline/mistake.js'
 export { filesNamed, mistakesIn, readBaseline, type ReadBaseline } from './baseline/read.js'

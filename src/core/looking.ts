@@ -17,6 +17,8 @@ export type SharedLook =
   | { look: 'links'; labels: readonly string[]; anyOrder?: true; within?: 'navigation' }
   | { look: 'robots'; welcome: boolean }
   | { look: 'icon' }
+  /** An old address leads to where it stands now. */
+  | { look: 'leads-here'; from: string }
   | FeedLook
 /** The feed can be read, and is no longer than planned. */
 export interface FeedLook {

@@ -63,7 +63,7 @@ test('a mistake says what was expected, and gives an example', () => {
   assert.ok(mistake)
   assert.equal(
     mistakeText(mistake),
-    'baseline.yaml:2:9: site.adress: “adress” is not known here; did you mean “address”? Expected: one of address, reachedAt, kind, title, description, language, timezone, dates, searchEngines, contact, open, icon. Example: address: http://127.0.0.1:4101/',
+    'baseline.yaml:2:9: site.adress: “adress” is not known here; did you mean “address”? Expected: one of address, reachedAt, kind, title, description, language, timezone, dates, searchEngines, contact, open, icon, logo. Example: address: http://127.0.0.1:4101/',
   )
   const zone = mistakesIn(head.replace(' }', ', timezone: Europe/Lundon }'))[0]
   assert.match(zone?.expected ?? '', /Europe\/London/)

@@ -50,3 +50,24 @@ test('a language without a region is any of it; what the file excuses is not tol
   assert.deepEqual(told(menus, 'de', undefined).never, [])
   assert.match(told('', 'de', only([])).never[0] ?? '', /it has: none$/)
 })
+
+test('of a list, those that the site hasn’t got are told; a text of the owner’s own goes by “text”', () => {
+  const plan = planned('http://quay.example/', 'sidebars: { left: [search, archives, { text: foot.md }] }', {
+    'foot.md': 'Low water at nine.',
+  })
+  const withParts = (...parts: string[]) => {
+    const choices: CompareOptions['choices'] = (_area, key) => (key === 'parts' ? parts : undefined)
+    const { never, differences } = compare(plan, { ...inventory, sidebars: [] }, { choices })
+    const isLeft = differences.some(({ ref }) => ref === 'sidebars/left')
+    return [never.find(({ ref }) => ref === 'sidebars/left')?.text, isLeft]
+  }
+  assert.deepEqual(withParts('search', 'archives', 'text'), [undefined, true])
+  assert.deepEqual(withParts('search', 'text'), [
+    'the sidebar “left”: the site has no parts “archives”; it has: search, text',
+    false,
+  ])
+  assert.deepEqual(withParts('search', 'archives'), [
+    'the sidebar “left”: the site has no parts “text”; it has: search, archives',
+    false,
+  ])
+})

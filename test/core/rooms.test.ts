@@ -107,7 +107,7 @@ test('the engine names no area but owner, site and address: neither whole nor as
   )
   // everyday words of the engine's own that sound alike
   const everyday = new Set(
-    'signIn mail answerMail page keepPage keepingPages pageFacts innerPages link links isGroup group update opening'.split(
+    'signIn mail answerMail page keepPage keepingPages pageFacts innerPages link links isGroup group update opening event events RunEvent'.split(
       ' ',
     ),
   )
@@ -143,12 +143,17 @@ test('stand-ins: the servers share no code with src, the adapters use the public
 
 test('a case stands in the file of its area', () => {
   const stands = files('src/conformance/cases').map((file) => basename(file, '.ts'))
+  const written = new Map<string, number>()
   for (const name of stands) {
+    // a side of an area that is large has a file of its own: `pages-reading`
+    const [area = ''] = name.split('-')
     const text = readFileSync(join(root, `src/conformance/cases/${name}.ts`), 'utf8')
     const areas = [...text.matchAll(/^ {4}area: '(\w+)',$/gm)].map(([, area]) => area)
-    assert.deepEqual([...new Set(areas)], [name])
-    assert.ok(conformanceCases.filter(({ area }) => area === name).length === areas.length, name)
+    assert.deepEqual([...new Set(areas)], [area])
+    written.set(area, (written.get(area) ?? 0) + areas.length)
   }
+  for (const [name, count] of written)
+    assert.equal(conformanceCases.filter(({ area }) => area === name).length, count, name)
 })
 
 test('a system’s own words stay inside its adapter', () => {
@@ -161,7 +166,7 @@ test('a system’s own words stay inside its adapter', () => {
   ])
     assert.doesNotMatch(
       readFileSync(join(root, file), 'utf8'),
-      /wordpress|misago|admincp|wp-admin|nonce|permalink|plugin|widget|taxonomy/i,
+      /wordpress|misago|plone|zope|portlet|dexterity|admincp|wp-admin|nonce|permalink|plugin|widget|taxonomy/i,
       file,
     )
 })

@@ -1,4 +1,5 @@
 import type { Baseline } from '../baseline/schema.js'
+import type { EyesQuestion } from '../looking.js'
 
 /** Somebody who looks. */
 export interface Onlooker {
@@ -47,3 +48,12 @@ export function onlookersOf(
 
 /** Who somebody is, in words: `a visitor`, `the owner`, `member kelp`. */
 export const inWords = (as: string): string => (as === 'visitor' ? 'a visitor' : as === 'owner' ? 'the owner' : as)
+
+/** A check of the file: is somebody let in, or turned away? */
+export const doorQuestion = (name: string, at: string, check: { as: string; refused: boolean }): EyesQuestion => ({
+  name: `“${name}” ${check.refused ? 'turns' : 'lets'} ${inWords(check.as)} ${check.refused ? 'away' : 'in'}`,
+  as: check.as,
+  at,
+  action: 'read',
+  should: !check.refused,
+})

@@ -1,9 +1,9 @@
 import { dequal } from 'dequal'
 import { z } from 'zod'
 import { accessMistakes } from '../access/mistakes.js'
-import { forumPath } from '../baseline/values.js'
+import { forumPath, onlooker } from '../baseline/values.js'
 import { accessTable, groupNames, plannedPlaces } from '../access/plan.js'
-import { inWords } from '../access/onlookers.js'
+import { doorQuestion } from '../access/onlookers.js'
 import { accessRows } from '../access/rows.js'
 import { actions, fewest, granted, isLevel, whoText, type Action, type Named } from '../access/who.js'
 import type { Baseline } from '../baseline/schema.js'
@@ -33,12 +33,7 @@ const namesIn = (value: Value): readonly Named[] => (Array.isArray(value) ? (val
 /** A look at who gets in where. */
 export const accessCheck = z.strictObject({
   forum: forumPath.describe('A forum of this file, as category/title'),
-  as: z
-    .string()
-    .regex(/^(?:visitor|owner|member [A-Za-z0-9._-]+)$/, { error: 'visitor, owner, or member and a user name' })
-    .default('visitor')
-    .describe('Who looks: visitor, owner, or member and a user name')
-    .meta({ examples: ['member limpet'] }),
+  as: onlooker,
   refused: z.boolean().describe('Whether they must be turned away'),
 })
 
@@ -73,17 +68,7 @@ export const access: Area<'access', AccessItem> = {
     table: eyesTable,
     questions: ({ checks }) =>
       checks.flatMap((check) =>
-        'forum' in check
-          ? [
-              {
-                name: `“${check.forum}” ${check.refused ? 'turns' : 'lets'} ${inWords(check.as)} ${check.refused ? 'away' : 'in'}`,
-                as: check.as,
-                at: refOf('forums', check.forum),
-                action: 'read',
-                should: !check.refused,
-              },
-            ]
-          : [],
+        'forum' in check ? [doorQuestion(check.forum, refOf('forums', check.forum), check)] : [],
       ),
     tries: { owner: 'start', others: [{ action: 'reply', onOwners: true }, { action: 'start' }] },
     say: (action) => (action === 'start' ? 'start a topic' : action),

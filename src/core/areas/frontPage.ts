@@ -1,14 +1,22 @@
 import { z } from 'zod'
 import { knownItems } from '../baseline/known-item.js'
+import { fileAt } from '../baseline/named-files.js'
 import { isGroup } from '../baseline/plain-values.js'
+import { removes } from '../baseline/goes.js'
 import type { Area } from '../area.js'
-import { pagePath } from '../baseline/values.js'
+import { fileName, pagePath } from '../baseline/values.js'
+import { sameText } from '../text/normal-form.js'
 import { textBlocks } from '../text/plain.js'
 import { textOf } from '../value.js'
 import { pageRef, pages, type PageItem } from './pages.js'
 
 export const frontPageSchema = z.union([
   z.literal('posts'),
+  z.strictObject({
+    text: fileName
+      .describe('A file in CommonMark beside the baseline: the front page has a text of its own')
+      .meta({ examples: ['pages/front.md'] }),
+  }),
   z.strictObject({
     page: pagePath.describe('The page that visitors see first: its path, or its slug where it is the only one'),
     posts: pagePath.optional().describe('The page that lists the posts then'),
@@ -20,6 +28,8 @@ export interface FrontPageItem {
   page: string
   /** The ref of the page that lists the posts, or ''. */
   posts: string
+  /** Its own text, as HTML: where no page is the front page. */
+  body?: string
 }
 
 /** Its part of the baseline file. */
@@ -35,7 +45,11 @@ export const frontPage: Area<'frontPage', FrontPageItem> = {
   title: 'front page',
   list: 'one',
   questions: [{ key: 'frontPage', ask: 'What do visitors see first: the latest posts, or a page?' }],
-  keys: ['page', 'posts'],
+  keys: ['page', 'posts', 'body'],
+  shipped: 'The text that the front page has by itself',
+  files: ({ frontPage }) => fileAt('body', frontPage, 'text', ['frontPage']),
+  texts: ['body'],
+  same: (key, wanted, found) => (key === 'body' ? sameText(textOf(wanted), textOf(found)) : wanted === found),
   mistakes(values, add) {
     const { frontPage } = values
     if (isGroup(frontPage))
@@ -44,18 +58,28 @@ export const frontPage: Area<'frontPage', FrontPageItem> = {
   ref: () => 'frontPage',
   plan(baseline) {
     const { frontPage } = baseline
-    if (frontPage === undefined) return []
+    // a welcome that came with the system goes, with or without a page in its place
+    if (frontPage === undefined)
+      return removes(baseline.shipped, 'frontPage') ? [{ item: { body: '' } as FrontPageItem }] : []
     if (frontPage === 'posts') return [{ item: { page: '', posts: '' } }]
+    if ('text' in frontPage) return [{ item: { page: '', posts: '', body: baseline.bodies[frontPage.text] ?? '' } }]
+    // a welcome that came with the system would stay to be found behind the page
+    const body = removes(baseline.shipped, 'frontPage') ? '' : undefined
     const posts = frontPage.posts === undefined ? '' : pageRef(frontPage.posts, baseline)
-    return [{ item: { page: pageRef(frontPage.page, baseline), posts } }]
+    return [{ item: { page: pageRef(frontPage.page, baseline), posts, body } }]
   },
   links: ['page', 'posts'],
   call: () => 'the front page',
-  say: (key) => (key === 'page' ? 'front page' : 'page of the posts'),
-  show: (key, value) => (value === '' ? (key === 'page' ? 'the latest posts' : 'none of its own') : textOf(value)),
+  say: (key) => ({ page: 'front page', posts: 'page of the posts', body: 'text' })[key],
+  show: (key, value) =>
+    key === 'body' ? undefined : value === '' ? (key === 'page' ? 'no page' : 'none of its own') : textOf(value),
   expect([item], _baseline, settled) {
     const page = settled.pages?.find((one) => pages.ref(one as unknown as PageItem) === item?.page)
-    const [first] = textBlocks(textOf(page?.body))
+    const [first] = textBlocks(textOf(page ? page.body : item?.body))
+    if (!page && first !== undefined)
+      return [
+        { name: 'the front page shows its text', at: 'front', look: 'entry', texts: textBlocks(textOf(item?.body)) },
+      ]
     return first === undefined
       ? []
       : [{ name: `the front page is “${textOf(page?.title)}”`, at: 'front', look: 'entry', texts: [first] }]

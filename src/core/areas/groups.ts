@@ -49,7 +49,7 @@ export const groups: Area<'groups', GroupItem> = {
   mistakes({ groups }, add) {
     for (const [index, name] of namesIn(groups, 'name').entries())
       if (isLevel(name))
-        add('contradiction', ['groups', index, 'name'], 'every forum has these by itself', 'a name of its own')
+        add('contradiction', ['groups', index, 'name'], 'every site has these by itself', 'a name of its own')
   },
   ref: (item) => refOf('groups', item.name),
   plan: ({ groups }) => (groups ?? []).map((item) => ({ item })),

@@ -1,4 +1,5 @@
 import type { Area, Difference, Found, ReadItem, Value } from '../area.js'
+import { pageCheck } from '../reading/eyes.js'
 import type { OwnLook, SharedLook } from '../looking.js'
 import { access, accessCheck } from './access.js'
 import { addOns, addOnsPart } from './addOns.js'
@@ -6,6 +7,7 @@ import { address } from './address.js'
 import { categories, categoriesPart } from './categories.js'
 import { commenting, commentingPart } from './commenting.js'
 import { comments } from './comments.js'
+import { events, eventsPart } from './events.js'
 import { forumOrder } from './forumOrder.js'
 import { forums, forumsPart } from './forums.js'
 import { frontPage, frontPagePart } from './frontPage.js'
@@ -63,6 +65,7 @@ export const areas = {
   forumOrder,
   access,
   posts,
+  events,
   comments,
   topics,
   opening,
@@ -94,9 +97,10 @@ export const parts = {
   ...updatesPart,
   ...linksPart,
   ...postsPart,
+  ...eventsPart,
 }
 /** Looks at the finished site that a baseline may ask for, beside those at a place's text. */
-export const checkParts = [accessCheck] as const
+export const checkParts = [accessCheck, pageCheck] as const
 
 /** All areas, by their names. */
 export type Areas = typeof areas

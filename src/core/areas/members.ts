@@ -8,6 +8,16 @@ import { textOf, yesOrNo } from '../value.js'
 export const memberSchema = z.strictObject({
   username: userName.describe('The name the member signs in with'),
   email: mail.describe("The member's e-mail address"),
+  name: z
+    .strictObject({
+      shown: z
+        .string()
+        .min(1)
+        .describe('The name that others see')
+        .meta({ examples: ['Hemp'] }),
+    })
+    .optional()
+    .describe("The member's names"),
   groups: z
     .array(title.meta({ examples: ['Survey volunteers'] }))
     .default([])
@@ -21,6 +31,8 @@ export const memberSchema = z.strictObject({
 export interface MemberItem {
   username: string
   email?: string
+  /** The name that others see. */
+  shown?: string
   /** The refs of groups. */
   groups?: readonly string[]
   /** Whether the account can be used: a new one may wait for somebody. */
@@ -49,7 +61,7 @@ export const members: Area<'members', MemberItem> = {
   apart: ['groups', 'open'],
   strange: () => 'nothing tells that we made it, and no stored login opens it',
   trusts: ({ groups }) => [...(groups ?? [])],
-  keys: ['username', 'email', 'groups', 'open'],
+  keys: ['username', 'email', 'shown', 'groups', 'open'],
   named: ({ members }) => namedBy(members, 'username', ['members']),
   mistakes({ members, groups, owner }, add) {
     const known = namesIn(groups, 'name')
@@ -68,9 +80,9 @@ export const members: Area<'members', MemberItem> = {
   },
   ref: (item) => refOf('members', item.username),
   plan: ({ members }) =>
-    (members ?? []).map(({ username, email, groups, password }) => ({
+    (members ?? []).map(({ username, email, name, groups, password }) => ({
       ours: password === 'stored',
-      item: { username, email, groups: groups.map((name) => refOf('groups', name)), open: true },
+      item: { username, email, shown: name?.shown, groups: groups.map((name) => refOf('groups', name)), open: true },
     })),
   account: ({ username }) => username,
   links: ['groups'],
@@ -83,9 +95,11 @@ export const members: Area<'members', MemberItem> = {
       ? listOf(wanted).every((group) => listOf(found).includes(group))
       : key === 'open'
         ? found !== false
-        : textOf(wanted).toLowerCase() === textOf(found).toLowerCase(),
+        : key === 'shown'
+          ? wanted === found
+          : textOf(wanted).toLowerCase() === textOf(found).toLowerCase(),
   call: (item) => `the account “${item.username}”`,
-  say: (key) => (key === 'open' ? 'the account is open' : key),
+  say: (key) => (key === 'open' ? 'the account is open' : key === 'shown' ? 'shown name' : key),
   show: (key, value) =>
     key === 'groups'
       ? listOf(value)

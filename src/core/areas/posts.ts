@@ -4,7 +4,7 @@ import { filesAt } from '../baseline/named-files.js'
 import { namedBy, groupsIn, listOf } from '../baseline/plain-values.js'
 import type { Area, Found, Value } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
-import { fileName, slug } from '../baseline/values.js'
+import { fileName, localTime, slug } from '../baseline/values.js'
 import { showsEntry } from '../shows-entry.js'
 import { momentText } from '../text/dates.js'
 import { refOf } from '../ref.js'
@@ -24,9 +24,12 @@ export const postSchema = z.strictObject({
   categories: z.array(slug).optional().describe('Exactly these categories, by their slugs'),
   tags: z.array(z.string().min(1)).optional().describe('Exactly these tags, by their names'),
   state: z.enum(['published', 'draft']).optional().describe('Whether visitors can see it; left out: they can'),
-  date: z
+  summary: z
     .string()
-    .regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, { error: 'a date and time as in 2026-03-05T14:07' })
+    .optional()
+    .describe('What it is about, in a line or two: where lists of posts show it')
+    .meta({ examples: ['It steams again'] }),
+  date: localTime
     .optional()
     .describe("When it appears, on the site's own clock; left out: when it is made")
     .meta({ examples: ['2026-03-05T14:07'] }),
@@ -37,6 +40,7 @@ export const postSchema = z.strictObject({
 export interface PostItem {
   title: string
   slug: string
+  summary?: string
   /** HTML. */
   body?: string
   state?: 'published' | 'draft'
@@ -77,7 +81,8 @@ export const posts: Area<'posts', PostItem> = {
   shipped: 'Posts',
   gone: z.array(slug).describe('Slugs of posts'),
   guarded: true,
-  keys: ['title', 'slug', 'body', 'state', 'categories', 'tags', 'date'],
+  apart: ['state'],
+  keys: ['title', 'slug', 'summary', 'body', 'state', 'categories', 'tags', 'date'],
   named: ({ posts }) => namedBy(posts, 'slug', ['posts']),
   files: ({ posts }) => filesAt('body', posts, 'body', ['posts']),
   mistakes(values, add) {
@@ -88,10 +93,11 @@ export const posts: Area<'posts', PostItem> = {
   sampled: ({ posts }) => posts,
   ref: (item) => refOf('posts', item.slug),
   plan: ({ posts, bodies, sample }) => [
-    ...(posts ?? []).map(({ title, slug, body, categories, tags, state, date, was }) => ({
+    ...(posts ?? []).map(({ title, slug, summary, body, categories, tags, state, date, was }) => ({
       item: {
         title,
         slug,
+        summary,
         body: body === undefined ? undefined : bodies[body],
         state: state ?? 'published',
         categories: categories?.map((name) => refOf('categories', name)),

@@ -60,6 +60,10 @@ export const siteSchema = z.strictObject({
     .optional()
     .describe("A picture beside the baseline, for the browser's tab")
     .meta({ examples: ['files/lantern.png'] }),
+  logo: fileName
+    .optional()
+    .describe('A picture beside the baseline, for the head of every page')
+    .meta({ examples: ['files/ropewalk-logo.png'] }),
 })
 
 export interface SiteItem {
@@ -76,6 +80,8 @@ export interface SiteItem {
   contact?: string
   /** The ref of the upload that is the icon. */
   icon?: string
+  /** The ref of the upload that is the logo. */
+  logo?: string
   /** Whether the addresses that the site gives its items lead to them; some systems need a push for that after their first run. */
   addresses?: 'open' | 'not found'
 }
@@ -108,7 +114,12 @@ export const sitePart = {
     .meta({ examples: [{ address: 'http://127.0.0.1:4101/', title: 'Lantern Street Repair Café' }] }),
 }
 
-export const site: Area<'site', SiteItem> = {
+/** The site's own picture stands at the head of the front page. */
+export interface LogoLook {
+  look: 'logo'
+}
+
+export const site: Area<'site', SiteItem, LogoLook> = {
   name: 'site',
   title: 'site',
   list: 'one',
@@ -122,15 +133,16 @@ export const site: Area<'site', SiteItem> = {
     { key: 'site.searchEngines', ask: 'May search engines list it?' },
     { key: 'site.contact', ask: 'To which e-mail address does the site itself write?' },
     { key: 'site.icon', ask: 'Which picture stands for it in a browser’s tab?' },
+    { key: 'site.logo', ask: 'Which picture stands at the head of its pages?' },
     { key: 'site.open', ask: 'Shall visitors wait outside until it is settled?' },
   ],
-  keys: [...plain.slice(0, 4), 'date', 'time', 'weekStarts', ...plain.slice(4), 'icon', 'addresses'],
-  files: ({ site }) => fileAt('picture', site, 'icon', ['site']),
+  keys: [...plain.slice(0, 4), 'date', 'time', 'weekStarts', ...plain.slice(4), 'icon', 'logo', 'addresses'],
+  files: ({ site }) => ['icon', 'logo'].flatMap((key) => fileAt('picture', site, key, ['site'])),
   mistakes: dateMistakes,
   ref: () => 'site',
   plan: ({ site, uploads }) => {
     const { date, time, weekStarts } = site.dates ?? {}
-    const icon = uploads[site.icon ?? '']
+    const [icon, logo] = [uploads[site.icon ?? ''], uploads[site.logo ?? '']]
     return [
       {
         item: {
@@ -139,13 +151,14 @@ export const site: Area<'site', SiteItem> = {
           ...(time !== undefined && { time: patternOf(time, 'time', site.language) }),
           ...(weekStarts !== undefined && { weekStarts }),
           ...(icon && { icon: refOf('media', icon.name) }),
+          ...(logo && { logo: refOf('media', logo.name) }),
           // addresses that lead nowhere are nobody's plan, so the file has no key for them
           addresses: 'open',
         },
       },
     ]
   },
-  links: ['icon'],
+  links: ['icon', 'logo'],
   same(key, wanted, found) {
     if (key === 'language') return sameLanguage(textOf(wanted), textOf(found))
     if (key === 'contact') return textOf(wanted).toLowerCase() === textOf(found).toLowerCase()
@@ -178,6 +191,7 @@ export const site: Area<'site', SiteItem> = {
           },
         ]
       : []),
+    ...(item?.logo ? [{ name: 'every page shows the logo', at: 'front' as const, look: 'logo' as const }] : []),
     ...(item?.icon ? [{ name: "the browser's tab has an icon", at: 'front' as const, look: 'icon' as const }] : []),
     { name: 'the feed can be read', at: 'front', look: 'feed', ifAny: true },
   ],

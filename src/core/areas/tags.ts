@@ -3,14 +3,15 @@ import { slug } from '../baseline/values.js'
 import type { Area } from '../area.js'
 import { refOf } from '../ref.js'
 import { slugOf } from '../text/slug-of.js'
+import { flatPages } from './pages.js'
 
-/** A tag of posts. */
+/** A tag of posts and pages. */
 export interface TagItem {
   name: string
   slug: string
 }
 
-/** Tags: those that posts of the baseline name. */
+/** Tags: those that posts and pages of the baseline name. */
 export const tags: Area<'tags', TagItem> = {
   name: 'tags',
   title: 'tags',
@@ -20,8 +21,9 @@ export const tags: Area<'tags', TagItem> = {
   keys: ['name', 'slug'],
   sampled: ({ tags }) => tags,
   ref: (item) => refOf('tags', item.slug),
-  plan({ posts, sample }) {
-    const named = (posts ?? []).flatMap(({ tags }) => tags ?? []).map((name) => ({ name, slug: slugOf(name) }))
+  plan({ pages, posts, sample }) {
+    const tagged = [...(posts ?? []), ...flatPages({ pages }).map(({ page }) => page)]
+    const named = tagged.flatMap(({ tags }) => tags ?? []).map((name) => ({ name, slug: slugOf(name) }))
     const all = [...named, ...(sample?.tags ?? [])]
     return [...new Map(all.map((item) => [item.slug, { item }])).values()]
   },

@@ -5,6 +5,7 @@ import type { Packages } from '../package.js'
 import type { Outline } from '../text/opml.js'
 import type { Sample } from '../text/sample.js'
 import type { Upload } from '../upload.js'
+import { removes } from './goes.js'
 import { fileName } from './values.js'
 
 const choice = z.enum(['remove', 'keep'])
@@ -109,7 +110,4 @@ export type Baseline = z.output<typeof baselineSchema> & {
 export const baselineJsonSchema = (): Record<string, unknown> => z.toJSONSchema(baselineSchema, { io: 'input' })
 
 /** Whether what shipped is to go, by an area's key in the baseline. */
-export const goesIn = ({ shipped }: Baseline, key: string): boolean =>
-  typeof shipped === 'string'
-    ? shipped === 'remove' && key in removable
-    : (shipped as Record<string, string | undefined>)[key] === 'remove'
+export const goesIn = ({ shipped }: Baseline, key: string): boolean => key in removable && removes(shipped, key)

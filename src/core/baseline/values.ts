@@ -107,6 +107,34 @@ export const forumPath = z
   .regex(/^[^/]+(?:\/[^/]+)?$/, { error: 'a title, or category/title' })
   .meta({ examples: ['Surveys/Raw counts'] })
 
+/** Names of groups of this file. */
+export const groupList = z
+  .array(title.meta({ examples: ['Volunteers'] }))
+  .min(1)
+  .meta({ examples: [['Volunteers']] })
+
+/** Who may read: everyone, members, or some groups. */
+export const readers = z.union([z.enum(['everyone', 'members']), groupList]).meta({ examples: ['members'] })
+
+/** A place on the site, from its address on. */
+export const sitePlace = z
+  .string()
+  .regex(/^\/[^\s?#]+$/, { error: "a place on the site, from the site's address on, as in /opening-times" })
+  .meta({ examples: ['/opening-times'] })
+
+/** A date and time on the site's own clock. */
+export const localTime = z
+  .string()
+  .regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, { error: 'a date and time as in 2026-03-05T14:07' })
+
+/** Who looks at the finished site. */
+export const onlooker = z
+  .string()
+  .regex(/^(?:visitor|owner|member [A-Za-z0-9._-]+)$/, { error: 'visitor, owner, or member and a user name' })
+  .default('visitor')
+  .describe('Who looks: visitor, owner, or member and a user name')
+  .meta({ examples: ['member limpet'] })
+
 /** A mail server's address; a password does not belong in it. */
 export const mailServer = z
   .string()

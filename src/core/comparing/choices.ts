@@ -9,11 +9,19 @@ const LONGEST_NAME = 60
 
 /** Whether a value is one of those that a site has; nothing is known where it tells none. */
 export const isAmong = (area: SomeArea, key: string, value: Value, choices: readonly string[] | undefined): boolean =>
-  !choices || choices.some((one) => one === value || area.same?.(key, value, one))
+  !choices ||
+  (Array.isArray(value)
+    ? strangersIn(value, choices).length === 0
+    : choices.some((one) => one === value || area.same?.(key, value, one)))
+
+/** Those of a list that are not among what there is to choose from; a text of the owner's own goes by `text`. */
+const strangersIn = (list: readonly Value[], choices: readonly string[]): string[] =>
+  list.map((one) => (typeof one === 'string' ? one : 'text')).filter((one) => !choices.includes(one))
 
 /** That a site has no such value, and which it has: those that begin alike first. */
 export function notAmongText(area: SomeArea, key: string, item: AnyItem, choices: readonly string[] = []): string {
-  const wanted = textOf(item[key])
+  const value = item[key]
+  const wanted = Array.isArray(value) ? strangersIn(value, choices).join(', ') : textOf(value)
   const far = (one: string): number => Number(one.slice(0, 2).toLowerCase() !== wanted.slice(0, 2).toLowerCase())
   const named = choices.toSorted((a, b) => far(a) - far(b)).slice(0, MOST_NAMED)
   const has = named.map((one) => one.slice(0, LONGEST_NAME)).join(', ') || 'none'

@@ -41,6 +41,13 @@ export function weigh(
     const value = plan.item[key]
     if (value === undefined) continue
     const ability = can(key)
+    if (cannotBeWithout(area, key, value, ability)) {
+      if (isLeft(area, key, scales.baseline)) continue
+      const why = typeof ability === 'object' && 'never' in ability ? ability.never : 'this system can’t be given that'
+      result.never.push({ ref, text: `${called(key)}: ${why}; ${area.call(plan.item)} is left alone` })
+      result.notHere.push({ ref, text: `${called(key)}: ${why}` })
+      return found?.item ?? {}
+    }
     const unread = ability === 'can' && area.list === 'one' && found !== undefined && !(key in found.item)
     if (ability === 'none' || (unread && differs(area, key, value, found.item, scales))) {
       tellNone(area, key, value, scales, result)
@@ -57,9 +64,9 @@ export function weigh(
       if (area.list === 'one') continue
       return found?.item ?? {}
     }
-    if (typeof ability === 'object' && 'never' in ability)
-      result.never.push({ ref: keyOf(area, key), text: ability.never })
-    else wanted[key] = value
+    if (typeof ability === 'object' && 'never' in ability) {
+      if (saysMore(area, key, value)) result.never.push({ ref: keyOf(area, key), text: ability.never })
+    } else wanted[key] = value
   }
   if (!found) {
     const making = can('new')
@@ -118,10 +125,20 @@ export function weigh(
   return after
 }
 
+/** Whether a value says more than nothing at all would. */
+export const saysMore = (area: SomeArea, key: string, value: Value): boolean =>
+  !(area.same?.(key, value, '') ?? value === '')
+
+/** Whether an item would be another thing than planned without a key that the system can't be given: a page that is not for everybody, say. */
+const cannotBeWithout = (area: SomeArea, key: string, value: Value, ability: Ability): boolean =>
+  (area.must?.includes(key) ?? false) &&
+  (ability === 'none' || (typeof ability === 'object' && 'never' in ability)) &&
+  saysMore(area, key, value)
+
 /** A key that the system has not got is told once, unless what is wanted is as good as nothing, or the baseline excuses it. */
 function tellNone(area: SomeArea, key: string, value: Value, scales: Scales, { never }: Comparison): void {
   const ref = keyOf(area, key)
-  if (isLeft(area, key, scales.baseline) || !differs(area, key, value, {}, scales)) return
+  if (isLeft(area, key, scales.baseline) || !saysMore(area, key, value)) return
   if (never.some((told) => told.ref === ref)) return
   never.push({ ref, text: 'this system has no such setting' })
 }

@@ -1,5 +1,6 @@
 import { Parser } from 'htmlparser2'
-import { refsInTree, type PageItem } from '../areas/pages.js'
+import type { PageItem } from '../areas/pages.js'
+import { refsInTree } from '../refs-in-tree.js'
 import type { CategoryItem } from '../areas/categories.js'
 import type { PostItem } from '../areas/posts.js'
 import type { TagItem } from '../areas/tags.js'
