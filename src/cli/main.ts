@@ -44,7 +44,9 @@ const commands: Record<string, { about: string; load: () => Promise<Command> }> 
 const SEE_HELP = 'See --help.'
 
 const program = new Command('unpack')
-  .description('Brings a freshly installed blog or forum to the baseline its owner planned, and confirms it.')
+  .description(
+    'Brings a freshly installed blog, forum or content site to the baseline its owner planned, and confirms it.',
+  )
   .version(version(), '--version', 'print the version')
   .helpOption('-h, --help', 'print this help')
   .showHelpAfterError(SEE_HELP)

@@ -70,6 +70,11 @@ export class LoginsHere {
     for (const login of await this.#likely()) {
       const session = await enter(login)
       if (!session) continue
+      // whoever looks after the server opens it as well: that is no way past a password of the owner's that is wrong
+      if (login.username !== username && (await this.site.system.hasAccount?.(session, username))) {
+        await session.signOut()
+        continue
+      }
       await this.#provenAtLast(session)
       return { session, login }
     }
@@ -82,7 +87,10 @@ export class LoginsHere {
     const { system, surveyed } = this.site
     const known = surveyed.findings.system
     if (!known || known.proven !== undefined || !system.version) return
-    Object.assign(known, await system.version(session))
+    const told = await system.version(session)
+    // a server without such a site may tell nobody: it is decided when the site is made
+    if (!told) return
+    Object.assign(known, told)
     try {
       refuseUnproven(known, this.options)
     } catch (error) {
@@ -99,7 +107,10 @@ export class LoginsHere {
     const named = [owner.username, owner.signInAs].flatMap((name) => all.filter(({ username }) => username === name))
     const planned = new Set(plannedAccounts(this.baseline).map(({ username }) => username))
     const others = all.filter(({ username }) => !planned.has(username))
-    const found = named.length > 0 ? named : others.length === 1 ? others : []
+    const [only, more] = others.filter((one) => !named.includes(one))
+    const host = only && !more ? [only] : []
+    // where a server's own login makes the site, it opens it as long as the owner has none there
+    const found = named.length > 0 && !this.site.system.enterFirstRun ? named : [...named, ...host]
     return found.flatMap(({ username, password, temporary, next }) => [
       { username, password, temporary },
       ...(next ? [{ username, password: next, renewed: true }] : []),

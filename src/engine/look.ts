@@ -5,6 +5,7 @@ import { lookedAt } from '../core/report/outcome.js'
 import { differenceText } from '../core/words.js'
 import type { Check, EyesCell } from '../core/report/report.js'
 import type { Screen } from '../systems/system.js'
+import type { Visitor } from '../web/visitor.js'
 import type { SignedIn } from '../systems/session.js'
 import { lookFailure } from './error-of.js'
 import { lookThroughEyes, watched } from './eyes.js'
@@ -118,11 +119,14 @@ function nothingLeft({ differences, byHand, never, names }: Comparison): Check {
   )
 }
 
+/** How the owner comes to the dashboard. */
+const browserOf = async (session: SignedIn): Promise<Visitor> => (await session.browser?.()) ?? session.visitor
+
 /** Opens one screen of the dashboard; one that has trouble is kept in the record. */
 async function open(run: Run, session: SignedIn, screen: Screen, record: RunRecord): Promise<Check> {
   const name = `the dashboard's screen “${screen.name}” opens`
   try {
-    const answer = await session.visitor.get(screen.place)
+    const answer = await (await browserOf(session)).get(screen.place)
     const trouble = run.site.system.trouble(answer, screen)
     if (trouble === undefined) return asOwner(name, true, answer.url)
     record.keepPage(screen.name, answer.text)
@@ -136,11 +140,12 @@ async function open(run: Run, session: SignedIn, screen: Screen, record: RunReco
 async function signOut(run: Run, session: SignedIn): Promise<Check> {
   const name = 'the owner can sign out'
   try {
+    const browser = await browserOf(session)
     await session.signOut().catch(() => undefined)
     const [first] = run.site.system.screens
     if (!first)
       return { name, as: 'owner', outcome: 'not looked at', detail: 'this system has no dashboard to try it at' }
-    const out = run.site.system.trouble(await session.visitor.get(first.place), first) !== undefined
+    const out = run.site.system.trouble(await browser.get(first.place), first) !== undefined
     return asOwner(name, out, out ? 'the dashboard asks to sign in again' : 'the dashboard still opens')
   } catch (error) {
     return asOwner(name, false, lookFailure(error))

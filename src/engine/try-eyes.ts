@@ -34,7 +34,7 @@ class Trial {
   /** The owner makes what others go on with. */
   async begin(onlooker: Onlooker): Promise<Check[]> {
     const checks: Check[] = []
-    for (const thing of this.one.things)
+    for (const thing of this.#open(this.one.plan.tries.owner))
       checks.push(
         await this.#try(onlooker, thing, this.one.plan.tries.owner, undefined, (id) => this.#made.set(thing.ref, id)),
       )
@@ -44,12 +44,18 @@ class Trial {
   /** One after the other: a member may have to wait between two writings. */
   async goOn(onlooker: Onlooker): Promise<Check[]> {
     const checks: Check[] = []
-    for (const thing of this.one.things)
-      for (const { action, onOwners } of this.one.plan.tries.others) {
+    for (const { action, onOwners } of this.one.plan.tries.others)
+      for (const thing of this.#open(action)) {
         const made = onOwners && this.#made.get(thing.ref)
         if (!onOwners || made !== undefined) checks.push(await this.#try(onlooker, thing, action, made))
       }
     return checks
+  }
+
+  /** The things in which somebody is planned to do it: in others it can't be done by anybody. */
+  #open(action: string): LookedAt[] {
+    const { things, table } = this.one
+    return things.filter(({ ref }) => table.some(({ at, may }) => at === ref && may[action] !== undefined))
   }
 
   async #try(

@@ -10,6 +10,7 @@ import { sharedLook } from '../looks/index.js'
 import { bad, good, notLookedAt, type Look, type Outcome, type Sight } from '../looks/look.js'
 import { shown } from '../looks/shows.js'
 import { onSystem } from '../systems/abilities.js'
+import { onceMore } from '../web/once-more.js'
 import { lookFailure } from './error-of.js'
 import { stoodAt, under } from './stood.js'
 import { remarksOn } from './remarks.js'
@@ -29,7 +30,7 @@ export async function visits(
   oldPlaces: readonly string[] = [],
 ): Promise<{ checks: Check[]; remarks: Remark[] }> {
   const { visitor, shelf } = run.site.stranger()
-  const visit: Visit = (place) => shelf.read(placeOn(run.site.address, place), () => visitor.get(place))
+  const visit: Visit = (place) => shelf.read(placeOn(run.site.address, place), () => onceMore(() => visitor.get(place)))
   const expected = expectations(comparison.settled, run.baseline).flatMap((expectation) => {
     const look = lookFor(run, expectation)
     if (!look && expectation.ifAny) return []

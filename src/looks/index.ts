@@ -2,6 +2,7 @@ import type { OwnLook, SharedLook } from '../core/looking.js'
 import { entry } from './entry.js'
 import { icon } from './icon.js'
 import { links } from './links.js'
+import { leadsHere } from './leads-here.js'
 import type { Look } from './look.js'
 import { robots } from './robots.js'
 import { shows } from './shows.js'
@@ -14,6 +15,7 @@ const shared: { readonly [L in SharedLook['look']]?: Look<Extract<SharedLook, { 
   links,
   robots,
   icon,
+  'leads-here': leadsHere,
 }
 
 /** The look by a name that needs nothing of a system; where a feed is, each system says. */

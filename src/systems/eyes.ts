@@ -5,6 +5,8 @@ import type { Visitor } from '../web/visitor.js'
 export interface LookedAt {
   ref: string
   id: Id
+  /** Where visitors find it, as a whole address. */
+  address?: string
 }
 /** What may be done there, by the names of actions, as somebody's own public session tells. */
 export type Seen = Readonly<Record<string, boolean>>

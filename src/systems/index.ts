@@ -3,10 +3,11 @@
  * @module unpack/systems
  */
 import type { System } from './system.js'
+import { plone } from './plone/index.js'
 import { misago } from './misago/index.js'
 import { wordpress } from './wordpress/index.js'
 
 /** The real systems that Unpack brings. */
-export const builtIn: readonly System[] = [wordpress, misago]
+export const builtIn: readonly System[] = [wordpress, misago, plone]
 
 export { abilitiesOf } from './abilities.js'

@@ -18,5 +18,7 @@ export interface Session {
 /** Somebody who is signed in. */
 export interface SignedIn extends Session {
   readonly login: Login
+  /** A browser that came in by the form, as people do, where the session itself did not: it is left with `signOut` as well. */
+  browser?(): Promise<Visitor>
   signOut(): Promise<void>
 }

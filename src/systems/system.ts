@@ -31,8 +31,13 @@ export interface System<S extends SignedIn = SignedIn> {
   password: { length: number; characters: string }
   /** Signs in whoever may fill the first-run form, where not everybody may; `undefined` if the login is refused. */
   enterFirstRun?(visitor: Visitor, login: Login): Promise<S | undefined>
-  /** Which version it is, as somebody who is signed in is told; for systems that tell visitors none. */
-  version?(session: S): Promise<{ version: string; proven: boolean }>
+  /** Whether there is an account of that name on the site; for systems where more than its own accounts may open it. */
+  hasAccount?(session: S, username: string): Promise<boolean>
+  /**
+   * Which version it is, as somebody who is signed in is told; for systems that tell visitors none. `undefined` where nobody is
+   * told before the site is made.
+   */
+  version?(session: S): Promise<{ version: string; proven: boolean } | undefined>
   /** Keys of the baseline that its first-run form can't do without; left out where it has no such form on the web. */
   firstRunNeeds?: readonly string[]
   areas: { [A in AreaName]?: AreaOnSystem<A, S> }

@@ -23,6 +23,8 @@ export interface VisitorOptions {
   door?: { username: string; password: Secret }
   /** Called before every request that could change the site; what it throws keeps that back. */
   before?: () => Promise<void>
+  /** Said with every request to the site, where that is how somebody is signed in. */
+  says?: Readonly<Record<string, string>>
   /** Milliseconds within which a reading has to be whole; a write gets five times as long. */
   patience?: number
 }
@@ -45,7 +47,17 @@ export class Visitor {
 
   /** Somebody else at the same site: with no cookies. */
   another(): Visitor {
-    return new Visitor(this.address, this.lines, this.traffic, this.more)
+    return new Visitor(this.address, this.lines, this.traffic, { ...this.more, says: undefined })
+  }
+
+  /** Somebody who says this with every request to the site, and has no cookies. */
+  saying(says: Readonly<Record<string, string>>): Visitor {
+    return new Visitor(this.address, this.lines, this.traffic, { ...this.more, says })
+  }
+
+  /** The same person at the whole server, for systems whose server holds several sites: without the cookies of this one. */
+  onServer(): Visitor {
+    return new Visitor({ ...this.address, base: '/' }, this.lines, this.traffic, this.more)
   }
 
   /** A cookie that the site has set, for what wants it said back in another place as well. */
@@ -135,6 +147,7 @@ export class Visitor {
       ...(ask.file ? { 'content-type': ask.file.type } : {}),
       ...(isOwn && this.more.door && { authorization: basic(this.more.door) }),
       ...(cookie ? { cookie } : {}),
+      ...(isOwn && this.more.says),
       ...(isOwn && ask.headers),
     }
     const method = ask.method ?? 'GET'

@@ -60,7 +60,7 @@ export const anywhere = (system: System): System => ({
 export const writesAt = ({ requests }: { requests: readonly string[] }): number =>
   requests.filter((line) => !line.startsWith('GET') && !/\/(?:enter|leave)$/.test(line)).length
 
-/** What the suite wants of both systems: another name of this machine, and archives that both can take. */
+/** What the suite wants of all systems alike: another name of this machine, and archives that both can take. */
 export const alike = (address: string): Pick<Provided, 'elsewhere' | 'icon' | 'archives'> => ({
   elsewhere: address.replace('127.0.0.1', 'localhost'),
   icon: new Uint8Array(readFileSync(join(demoFolder, 'files/lantern.png'))),

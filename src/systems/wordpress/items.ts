@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { unescaped } from '../../core/text/percent.js'
-import { refsInTree } from '../../core/areas/pages.js'
+import { refsInTree } from '../../core/refs-in-tree.js'
 import { UnpackError } from '../../core/errors.js'
 import { isWhole } from '../../web/reading.js'
 import type { WordPressSession } from './session.js'

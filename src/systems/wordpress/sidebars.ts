@@ -1,10 +1,7 @@
 import { z } from 'zod'
-import type { sidebarParts } from '../../core/areas/sidebars.js'
 import { strippedText } from '../../core/text/plain.js'
 import { placesIn } from './menus.js'
 import type { WordPressSession } from './session.js'
-
-type Part = (typeof sidebarParts)[number]
 
 const sidebarSchema = z.looseObject({
   id: z.string(),
@@ -44,7 +41,7 @@ export const widgetsOf = (session: WordPressSession) =>
 /** The theme's sidebars by the baseline's names for them. */
 export const sidebarPlaces = async (session: WordPressSession) => placesIn(await sidebarsOf(session))
 
-const blocks: Record<Part, string> = {
+const blocks: Readonly<Record<string, string>> = {
   search: 'search',
   'latest posts': 'latest-posts',
   'latest comments': 'latest-comments',
@@ -54,15 +51,15 @@ const blocks: Record<Part, string> = {
   pages: 'page-list',
 }
 
+/** The parts that there are. */
+export const partsHere = Object.keys(blocks)
 /** What a part is made of. */
-export const blockFor = (part: string): string => `<!-- wp:${blocks[part as Part]} /-->`
+export const blockFor = (part: string): string => `<!-- wp:${blocks[part] ?? ''} /-->`
 
 /** Which of our parts a widget shows; `other` for anything else. */
 export function partIn({ id_base, instance }: Widget): string {
   const content = instance?.raw?.content ?? ''
-  const found = (Object.entries(blocks) as [Part, string][]).filter(([, block]) =>
-    content.includes(`<!-- wp:${block} `),
-  )
+  const found = Object.entries(blocks).filter(([, block]) => content.includes(`<!-- wp:${block} `))
   return id_base === 'block' && found.length === 1 && found[0] ? found[0][0] : 'other'
 }
 

@@ -17,7 +17,7 @@ export async function blog(keep: boolean, folder: string): Promise<{ address: st
       'npx unpack demo --keep, then look around on the site',
       'npx unpack demo forum: members, closed rooms, and a look through everybody’s eyes',
       'npx unpack stand-in blog, and in a second terminal: npx unpack settle with that baseline, changed to your liking',
-      'npx unpack survey with the address of a blog or forum of your own: it only looks',
+      'npx unpack survey with the address of a site of your own: it only looks',
     ],
   )
   return { address, close: () => host.close() }

@@ -1,10 +1,11 @@
 import { z } from 'zod'
+import type { SidebarPart } from '../../../core/areas/sidebars.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { sidebars as carrier } from '../carriers/sidebars.js'
 import type { WordPressSession } from '../session.js'
 import { plannedTheme } from '../themes.js'
-import { partIn, shipsSo, sidebarPlaces, widgetsOf } from '../sidebars.js'
+import { partIn, partsHere, shipsSo, sidebarPlaces, widgetsOf } from '../sidebars.js'
 
 const BLOCKS = 'the theme is made of blocks and has no sidebars; choose a theme that has some, or edit its templates'
 
@@ -34,22 +35,25 @@ export const sidebars: AreaOnSystem<'sidebars', WordPressSession> = {
       }
     })
   },
-  async choices(session, baseline): Promise<{ place?: string[] }> {
+  async choices(session, baseline): Promise<{ place?: string[]; parts?: string[] }> {
     const theme = baseline.sidebars && (await plannedTheme(session, baseline))
     if (!theme || theme.blockTheme) return {}
-    return { place: [...(await sidebarPlaces(session)).keys()] }
+    return { place: [...(await sidebarPlaces(session)).keys()], parts: partsHere }
   },
   translate: (differences) =>
     differences.map((difference) => {
       const { place, parts } =
         difference.is === 'left over' ? { ...difference.found.item, parts: [] } : difference.wanted
-      return Step.of(carrier, { place, parts }, { proves: [difference] })
+      return Step.of(carrier, { place, parts: namedParts(parts) }, { proves: [difference] })
     }),
   again({ ref, item, copy }) {
     const { widgets } = copySchema.parse(copy)
     return Step.of(carrier, { place: item.place, parts: [], widgets }, { proves: [], gives: ref })
   },
 }
+
+/** Others are not among what there is to choose from, and never come here. */
+const namedParts = (parts: readonly SidebarPart[]): string[] => parts.filter((part) => typeof part === 'string')
 
 const copySchema = z.object({
   widgets: z.array(z.object({ id_base: z.string(), instance: z.looseObject({}).nullish() })),

@@ -4,6 +4,7 @@ import { shipped } from '../marks.js'
 import { places } from '../carriers/places.js'
 import { placesOf } from '../places-of.js'
 
+const PARTS = ['search', 'latest posts', 'latest comments', 'archives', 'categories', 'tags', 'pages']
 const SHIPPED = 'latest posts\narchives'
 
 export const sidebars: AreaOnSystem<'sidebars', StandInSession> = {
@@ -23,12 +24,12 @@ export const sidebars: AreaOnSystem<'sidebars', StandInSession> = {
         }
       })
   },
-  choices: (session, baseline) => placesOf(session, 'sidebars', baseline),
+  choices: async (session, baseline) => ({ ...(await placesOf(session, 'sidebars', baseline)), parts: PARTS }),
   translate: (differences) =>
     differences.map((difference) => {
       const { place, parts } =
         difference.is === 'left over' ? { ...difference.found.item, parts: [] } : difference.wanted
-      const lines = parts.map((part) => [part])
+      const lines = parts.flatMap((part) => (typeof part === 'string' ? [[part]] : []))
       return Step.of(places, { room: 'sidebars', place, lines }, { proves: [difference] })
     }),
   ships: () => [{ id: 'main', item: { place: 'main', parts: ['latest posts', 'archives'] }, marks: shipped }],
