@@ -1,5 +1,5 @@
 /**
- * Makes the demo's zips and pictures from demo/repair-cafe/sources. The same sources always make the same zips.
+ * Makes the demos' zips and pictures from their sources. The same sources always make the same zips.
  */
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -8,6 +8,7 @@ import { launchBrowser } from '../test/help/browser.js'
 import { root } from '../test/help/root.js'
 
 const folder = join(root, 'demo/repair-cafe')
+const museum = join(root, 'demo/old-ropewalk-museum')
 const options = { mtime: new Date('2026-01-01T00:00:00Z'), mode: 0o100644 }
 
 async function zipped(files: Readonly<Record<string, Buffer>>): Promise<Buffer> {
@@ -19,11 +20,11 @@ async function zipped(files: Readonly<Record<string, Buffer>>): Promise<Buffer> 
   return Buffer.concat(parts)
 }
 
-const sourcesOf = (name: string): Record<string, Buffer> =>
+const sourcesOf = (name: string, from = folder): Record<string, Buffer> =>
   Object.fromEntries(
-    readdirSync(join(folder, 'sources', name))
+    readdirSync(join(from, 'sources', name))
       .sort()
-      .map((file) => [`${name}/${file}`, readFileSync(join(folder, 'sources', name, file))]),
+      .map((file) => [`${name}/${file}`, readFileSync(join(from, 'sources', name, file))]),
   )
 
 const theme = await zipped(sourcesOf('lantern'))
@@ -35,15 +36,21 @@ writeFileSync(
 )
 writeFileSync(join(folder, 'files/contact-card.zip'), await zipped(sourcesOf('contact-card')))
 
+writeFileSync(join(museum, 'files/ropewalk-theme.zip'), await zipped(sourcesOf('ropewalk', museum)))
+
 const browser = await launchBrowser()
-for (const [name, width, height] of [
-  ['lantern', 256, 256],
-  ['long-table', 960, 420],
+for (const [world, name, width, height] of [
+  ['repair-cafe', 'lantern', 256, 256],
+  ['repair-cafe', 'long-table', 960, 420],
+  ['old-ropewalk-museum', 'rope', 512, 512],
+  ['old-ropewalk-museum', 'ropewalk-logo', 420, 96],
+  ['old-ropewalk-museum', 'long-shed', 960, 420],
 ] as const) {
+  const from = join(root, 'demo', world)
   const page = await browser.newPage({ viewport: { width, height } })
-  const svg = readFileSync(join(folder, `sources/pictures/${name}.svg`), 'utf8')
+  const svg = readFileSync(join(from, `sources/pictures/${name}.svg`), 'utf8')
   await page.setContent(`<style>body{margin:0}svg{display:block;width:${width}px;height:${height}px}</style>${svg}`)
-  await page.screenshot({ path: join(folder, `files/${name}.png`), omitBackground: true })
+  await page.screenshot({ path: join(from, `files/${name}.png`), omitBackground: true })
   await page.close()
 }
 await browser.close()

@@ -1,0 +1,63 @@
+import { flatPages } from '../../core/areas/pages.js'
+import type { Baseline } from '../../core/baseline/schema.js'
+import { OWN_TEXT, WAITING } from './own-text.js'
+import { folderOf, joined, lastOf, type Node, type Tree } from './nodes.js'
+
+/** Where what is no page stands: folders of ours that no menu shows. */
+export const HOLDERS = { posts: 'news', events: 'events', media: 'files' } as const
+const MAY_HOLD: Readonly<Record<string, readonly string[]>> = {
+  news: ['News Item'],
+  events: ['Event'],
+  files: ['Image', 'File', 'Folder'],
+}
+/** Folders that only hold news, events or uploads, unless the file has a page there. */
+export function holdersIn(tree: Tree, baseline: Baseline): ReadonlySet<string> {
+  const planned = new Set(flatPages(baseline).map(({ path }) => path))
+  const found = new Set<string>()
+  for (const [name, types] of Object.entries(MAY_HOLD)) {
+    if (tree.on(name)?.type !== 'Folder' || planned.has(name)) continue
+    const inside = tree.below(name)
+    if (!inside.every(({ type }) => types.includes(type))) continue
+    found.add(name)
+    for (const { type, path } of inside) if (type === 'Folder') found.add(path)
+  }
+  return found
+}
+
+/** A page: a folder, the text that it shows, or both. It goes by its text, which stays the same when it becomes a folder. */
+export interface PageNodes {
+  path: string
+  folder?: Node
+  text?: Node
+  /** Where it shows who may see it. */
+  node: Node
+}
+
+const NO_PAGE = new Set(['Plone Site', 'News Item', 'Event', 'Image', 'File'])
+
+/** All pages, in the order in which they stand. */
+export function pagesIn(tree: Tree, baseline: Baseline): PageNodes[] {
+  const holders = holdersIn(tree, baseline)
+  const byPath = new Map(tree.all.map((node) => [node.path, node]))
+  const folderFor = ({ path, type, isDefault }: Node): string | undefined => {
+    if (type !== 'Document') return undefined
+    const [folder, id] = [folderOf(path), lastOf(path)]
+    if (id === OWN_TEXT && isDefault && folder !== '') return folder
+    if (!id.endsWith(WAITING)) return undefined
+    const own = id.slice(0, -WAITING.length)
+    return lastOf(folder) === own && folder !== '' ? folder : joined(folder, own)
+  }
+  const texts = new Map(tree.all.flatMap((node) => [[folderFor(node), node] as const]))
+  return tree.all.flatMap((node): PageNodes[] => {
+    const folder = folderFor(node)
+    if (NO_PAGE.has(node.type) || holders.has(node.path) || (folder !== undefined && byPath.has(folder))) return []
+    // a link at the top is an entry of the menu
+    if (node.type === 'Link' && folderOf(node.path) === '') return []
+    if (folder !== undefined) return [{ path: folder, text: node, node }]
+    if (node.type === 'Folder') return [{ path: node.path, folder: node, text: texts.get(node.path), node }]
+    return [{ path: node.path, ...(node.type === 'Document' && { text: node }), node }]
+  })
+}
+
+/** What a page goes by. */
+export const idOfPage = ({ text, node }: PageNodes): string => (text ?? node).uid

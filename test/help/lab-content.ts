@@ -1,0 +1,105 @@
+import { execFile, execFileSync } from 'node:child_process'
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { after } from 'node:test'
+import { promisify } from 'node:util'
+import { Secret, type LoginsFile } from 'unpack'
+import type { Provided } from 'unpack/conformance'
+import { troubled, type TroubledSite } from '../../stand-ins/faults/proxy.js'
+import { freePort } from './port.js'
+import { root } from './root.js'
+import { alike, ownFolders } from './sites.js'
+
+const run = promisify(execFile)
+const lab = join(root, 'lab/plone')
+const here = join(root, '.lab')
+
+/** Whoever looks after the server, as the host has told the owner. */
+export const keeper = { username: 'boss', password: 'Lab-First-Pass-1' }
+const basic = `Basic ${Buffer.from(`${keeper.username}:${keeper.password}`).toString('base64')}`
+
+/** A real Plone server on this machine, which holds as many sites as tests want. */
+export interface LabContent {
+  /** Its origin, by the name under which its pages wear their theme. */
+  origin: string
+  /** The address of a site that is not made yet: each has its own. */
+  next(): string
+  /** Asks its interface as whoever looks after it, behind the back of whatever runs. */
+  ask(method: string, url: string, json?: unknown): Promise<Response>
+  /** Makes a site as a host would. */
+  make(address: string, fields?: object): Promise<void>
+  remove(address: string): Promise<void>
+  /** Requests that could change a site, log-ins apart, as a server in front of it counted them. */
+  writes(address: string): string[]
+  before: TroubledSite
+}
+
+/** Starts one for a test file; it is stopped when that ends. */
+export async function labContent(name: string): Promise<LabContent> {
+  const folder = join(here, name)
+  const port = await freePort()
+  const env = { ...process.env, SITE: 'none', RESET: '1' }
+  await run(join(lab, 'up'), [folder, String(port)], { env, maxBuffer: 1 << 24 })
+  const before = await troubled(port)
+  after(async () => {
+    await before.close()
+    execFileSync(join(lab, 'down'), [folder])
+  })
+  // under 127.0.0.1 the system leaves its theme away
+  const origin = `http://localhost:${before.port}`
+  const ask: LabContent['ask'] = (method, url, json) =>
+    fetch(url.replace(origin, `http://localhost:${port}`), {
+      method,
+      headers: { authorization: basic, accept: 'application/json', 'content-type': 'application/json' },
+      ...(json !== undefined && { body: JSON.stringify(json) }),
+    })
+  let made = 0
+  const pathOf = (address: string) => new URL(address).pathname
+  return {
+    origin,
+    before,
+    ask,
+    next: () => `${origin}/site${(made += 1)}/`,
+    async make(address, fields = {}) {
+      const id = pathOf(address).replaceAll('/', '')
+      const plain = { distribution: 'classic', site_id: id, title: 'A site', default_language: 'en' }
+      const answer = await ask('POST', `${origin}/@sites`, {
+        ...plain,
+        portal_timezone: 'UTC',
+        setup_content: false,
+        ...fields,
+      })
+      if (answer.status !== 200) throw new Error(`no site was made: ${await answer.text()}`)
+    },
+    async remove(address) {
+      await ask('DELETE', address.replace(/\/$/, ''))
+    },
+    writes: (address) =>
+      before.passed
+        .filter(({ method, url }) => !['GET', 'HEAD'].includes(method) && !/\/(?:login|logout)$/.test(url))
+        .filter(({ url }) => url.startsWith(pathOf(address).replace(/\/$/, '')) || url.startsWith('/@sites'))
+        .map(({ method, url }) => `${method} ${url}`),
+  }
+}
+
+/** Stores what the host wrote to the owner. */
+export const keepersLogin = (logins: LoginsFile, address: string): Promise<void> =>
+  logins.put(address, keeper.username, new Secret(keeper.password))
+
+/** A site that waits for its first run, for the suite. */
+export async function providedContent(content: LabContent, folder: string): Promise<Provided> {
+  const address = content.next()
+  const folders = await ownFolders(folder)
+  await keepersLogin(folders.logins, address)
+  const bytes = new Uint8Array(readFileSync(join(root, 'demo/old-ropewalk-museum/files/ropewalk-theme.zip')))
+  const theme = { use: 'ropewalk', bytes }
+  return {
+    address,
+    ...folders,
+    writes: () => content.writes(address).length,
+    ...alike(address),
+    elsewhere: address.replace('localhost', '127.0.0.1'),
+    comments: 'comments',
+    archives: { theme, addOn: theme },
+  }
+}

@@ -1,0 +1,251 @@
+import assert from 'node:assert/strict'
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { test } from 'node:test'
+import { builtIn, compareSite, confirm, settle, survey, type Baseline } from 'unpack'
+import { folder } from '../help/folders.js'
+import { keeper, keepersLogin, labContent } from '../help/lab-content.js'
+import { planned } from '../help/plan.js'
+import { zipOf } from '../help/zip.js'
+import { inGerman, museumBaseline } from '../help/museum.js'
+import { ownFolders } from '../help/sites.js'
+
+const root = folder()
+const content = await labContent('content')
+
+/** A site that is not made yet, with the host's login stored. */
+async function site() {
+  const address = content.next()
+  const options = { systems: builtIn, ...(await ownFolders(root)) }
+  await keepersLogin(options.logins, address)
+  return { address, options }
+}
+const failed = (checks: readonly { name: string; outcome: string; detail: string }[]) =>
+  checks.filter(({ outcome }) => outcome === 'failed').map(({ name, detail }) => `${name}: ${detail}`)
+const inside = (address: string, place: string) => `${address}${place}`
+
+/** Settles, and expects that all is as planned, and that a second run sends nothing, as a server in front of the site counts. */
+async function settledForGood(
+  address: string,
+  baseline: Baseline,
+  options: Awaited<ReturnType<typeof site>>['options'],
+) {
+  const done = await settle(baseline, options)
+  assert.deepEqual([done.failed, failed(done.checks)], [[], []])
+  const before = content.writes(address).length
+  const again = await settle(baseline, { ...options, confirm: false })
+  assert.deepEqual(again.comparison.differences, [])
+  assert.deepEqual(content.writes(address).slice(before), [])
+  return done
+}
+
+test('from its first run on: the museum, settled and confirmed, a second run writes nothing, and no password is kept', async () => {
+  const { address, options } = await site()
+  const found = await survey(address, { systems: builtIn })
+  assert.deepEqual([found.standing, found.safe, found.findings.system?.id], ['first-run', true, 'plone'])
+  const done = await settledForGood(address, museumBaseline(address), options)
+  // beside the site's own folder, its server is asked for what docs/safety.md names, and robots.txt is looked at
+  const beside = content.before.passed.filter(({ url }) => !url.startsWith(new URL(address).pathname.slice(0, -1)))
+  assert.deepEqual([...new Set(beside.map(({ method, url }) => `${method} ${url}`))].sort(), [
+    'GET /++api++/@sites',
+    'GET /@sites',
+    'GET /@sites/classic',
+    'GET /robots.txt',
+    'POST /@sites',
+  ])
+  assert.equal(done.checks.find(({ name }) => name === '“rota” lets member hemp in')?.outcome, 'passed')
+  // no cookie of whoever looks after the server was ever asked for: it would hold the password itself
+  const har = readFileSync(join(done.record ?? '', 'exchange.har'), 'utf8')
+  for (const { password } of options.logins.list())
+    for (const form of [password.reveal(), encodeURIComponent(password.reveal()), btoa(`boss:${password.reveal()}`)])
+      assert.ok(!har.includes(form))
+  // tried as well: comments wait, members may change what they may change, and nothing is left of it
+  const tried = await confirm(museumBaseline(address), { ...options, try: true })
+  assert.deepEqual(failed(tried.checks), [])
+  assert.equal((await compareSite(museumBaseline(address), options)).comparison.differences.length, 0)
+})
+
+test('from a start full of examples, in German: they go, the welcome with them, and what somebody edited stays', async () => {
+  const { address, options } = await site()
+  await content.make(address, { setup_content: true, default_language: 'de' })
+  const found = await survey(address, { systems: builtIn })
+  assert.deepEqual([found.standing, found.safe], ['fresh', true])
+  await settledForGood(address, museumBaseline(address, inGerman), options)
+  const welcome = await fetch(inside(address, 'view'))
+  assert.doesNotMatch(await welcome.text(), /Get started/)
+  assert.equal((await fetch(inside(address, 'Members'))).status, 404)
+
+  const other = await site()
+  await content.make(other.address, { setup_content: true })
+  await content.ask('PATCH', inside(other.address, 'events'), { title: 'What is on' })
+  await content.ask('PATCH', inside(other.address, 'Members'), { id: 'people' })
+  const { comparison } = await compareSite(museumBaseline(other.address), other.options)
+  const kept = comparison.kept.filter(({ text }) => text.includes('shipped with the system and was edited since'))
+  assert.deepEqual(kept.map(({ ref }) => ref).sort(), ['pages/events', 'pages/people'])
+})
+
+test('examples where the file asks for them; parts that there aren’t; and a theme that fails keeps no form from being taken', async () => {
+  const { address, options } = await site()
+  const plan = (rest: string) =>
+    planned(address, rest, { 'theme.zip': theme }, 'username: marlow, email: ines@ropewalk.example, signInAs: boss')
+  const theme = await zipOf({
+    'frayed/manifest.cfg': '[theme]\ntitle = Frayed\nrules = /++theme++frayed/rules.xml\nprefix = /++theme++frayed\n',
+    // what it is to be laid over is not there
+    'frayed/rules.xml': '<rules xmlns="http://namespaces.plone.org/diazo"><theme href="nowhere.html" /></rules>',
+  })
+  const bare = { ...options, confirm: false }
+  const first = await settle(plan('samples: shipped\nsidebars: { left: [archives] }'), bare)
+  assert.match(first.failed[0]?.text ?? '', /no parts? “archives”; it has: navigation/)
+  for (const place of ['news', 'events/aggregator', 'Members'])
+    assert.equal((await content.ask('GET', inside(address, place))).status, 200, place)
+  // pages come as they are, and no form with its token
+  const frayed = 'theme: { use: frayed, from: theme.zip }\nmenus: { main: [] }'
+  assert.deepEqual((await settle(plan(frayed), bare)).failed, [])
+  const form = await content.ask('GET', inside(address, '++contextportlets++plone.leftcolumn/+/portlets.Search'))
+  assert.doesNotMatch(await form.text(), /name="_authenticator"/)
+  const more = `${frayed}\nsidebars: { left: [search], right: [news], foot: [] }`
+  assert.deepEqual((await settle(plan(more), bare)).failed, [])
+  assert.deepEqual((await compareSite(plan(more), options)).comparison.differences, [])
+})
+
+test('two first runs at once make one site, and somebody’s page under a planned name is left alone', async () => {
+  const { address, options } = await site()
+  const baseline = museumBaseline(address)
+  const other = { ...options, state: join(root, 'another-state') }
+  const both = await Promise.allSettled([
+    settle(baseline, { ...options, confirm: false }),
+    settle(baseline, { ...other, confirm: false }),
+  ])
+  assert.ok(both.some(({ status }) => status === 'fulfilled'))
+  const again = await settle(baseline, { ...options, confirm: false, inUse: true })
+  assert.deepEqual(again.failed, [])
+
+  const theirs = await site()
+  await content.make(theirs.address)
+  await content.ask('POST', theirs.address, {
+    '@type': 'Document',
+    id: 'welcome',
+    title: 'My own',
+    text: '<p>Mine.</p>',
+  })
+  const done = await settle(museumBaseline(theirs.address), { ...theirs.options, confirm: false, inUse: true })
+  assert.ok(done.comparison.byHand.some(({ ref }) => ref === 'pages/welcome'))
+  const mine = (await (await content.ask('GET', inside(theirs.address, 'welcome'))).json()) as { title: string }
+  assert.equal(mine.title, 'My own')
+})
+
+test('what is opened by hand fails its own cells and those below it, and no other', async () => {
+  const { address, options } = await site()
+  const below = (text: string) =>
+    text.replace(
+      '    may: { edit: [Volunteers] }',
+      '    under: [{ title: Weeks, slug: weeks }, { title: Key, slug: key, state: draft }]',
+    )
+  const baseline = museumBaseline(address, below)
+  await settledForGood(address, baseline, options)
+  const wrong = async () =>
+    (await confirm(baseline, options)).eyes
+      .filter(({ outcome }) => outcome === 'failed')
+      .map(({ at, as }) => `${at} ${as}`)
+      .sort()
+  assert.deepEqual(await wrong(), [])
+  // shared with every member: what takes that over is open to them as well
+  const entries = [{ id: 'AuthenticatedUsers', type: 'group', roles: { Reader: true } }]
+  await content.ask('POST', inside(address, 'rota/@sharing'), { entries })
+  assert.deepEqual(await wrong(), ['rota member tar', 'rota/weeks member tar'])
+  const { comparison } = await compareSite(baseline, options)
+  assert.deepEqual(
+    comparison.differences.map(({ ref }) => ref),
+    ['pages/rota', 'pages/rota/weeks'],
+  )
+  assert.deepEqual((await settle(baseline, { ...options, confirm: false })).failed, [])
+  assert.deepEqual(await wrong(), [])
+  // a right for the whole site opens what is closed: the dashboard shows each page as planned, and eyes do not
+  await content.ask('PATCH', inside(address, '@users/tar'), { roles: { Editor: true } })
+  assert.ok((await wrong()).includes('rota member tar'))
+})
+
+/** Every tenth stop in the check, every fifth where there is time. */
+const APART = process.env.UNPACK_ALL_STOPS === '1' ? 5 : 10
+
+test('stopped among its writes: the next run ends in the same state', async () => {
+  const whole = await site()
+  await settledForGood(whole.address, museumBaseline(whole.address), whole.options)
+  const total = content.writes(whole.address).length
+  const places = async (address: string) => {
+    const list = await content.ask('GET', inside(address, '@search?b_size=500&metadata_fields=review_state'))
+    const { items } = (await list.json()) as {
+      items: { '@id': string; '@type': string; review_state: string | null }[]
+    }
+    return items
+      .map((one) => `${one['@type']} ${new URL(one['@id']).pathname.replace(/^\/[^/]+/, '')} ${one.review_state}`)
+      .sort()
+  }
+  const expected = await places(whole.address)
+  for (let at = 5; at < total; at += APART) {
+    const { address, options } = await site()
+    const stop = new AbortController()
+    content.before.watch = (_number, when) => {
+      if (when === 'after' && content.writes(address).length >= at) stop.abort()
+    }
+    await settle(museumBaseline(address), { ...options, confirm: false, signal: stop.signal }).catch(() => undefined)
+    content.before.watch = undefined
+    const done = await settle(museumBaseline(address), { ...options, confirm: false })
+    assert.deepEqual(done.failed, [], `stopped after ${at}`)
+    const again = await compareSite(museumBaseline(address), options)
+    assert.deepEqual(again.comparison.differences, [], `stopped after ${at}`)
+    assert.deepEqual(await places(address), expected, `stopped after ${at}`)
+  }
+})
+
+test('what pretends on this system: answers that look like success, and what Unpack makes of them', async () => {
+  const { address, options } = await site()
+  await content.make(address)
+  const plain = (init: Omit<RequestInit, 'headers'> & { headers?: Record<string, string> }, place = '') =>
+    fetch(inside(address, place), {
+      ...init,
+      redirect: 'manual',
+      headers: { authorization: `Basic ${btoa(`${keeper.username}:${keeper.password}`)}`, ...init.headers },
+    })
+  const title = async () => ((await (await content.ask('GET', address)).json()) as { title: string }).title
+  // without asking for JSON, a change is answered with 200 and not saved
+  const unsaved = await plain({
+    method: 'PATCH',
+    body: JSON.stringify({ title: 'Lost' }),
+    headers: { 'content-type': 'application/json', accept: 'text/html' },
+  })
+  assert.deepEqual([unsaved.status, await title()], [200, 'A site'])
+  // a form without its token is answered as usual, and rolled back
+  await content.ask('POST', address, { '@type': 'Document', id: 'first', title: 'First' })
+  const form = { 'content-type': 'application/x-www-form-urlencoded' }
+  const rolled = await plain({ method: 'POST', body: 'id=first', headers: form }, '@@fc-setDefaultPage')
+  assert.match(await rolled.text(), /success/)
+  const fronts = (await (await content.ask('GET', inside(address, '@search?is_default_page=1'))).json()) as {
+    items_total: number
+  }
+  assert.equal(fronts.items_total, 0)
+  // a key that does nothing is answered like one that does
+  assert.equal((await content.ask('PATCH', address, { default_page: 'first' })).status, 204)
+  assert.equal((await content.ask('POST', inside(address, '@addons/no.such/install'))).status, 204)
+  // any text for a logo breaks every page
+  await content.ask('PATCH', inside(address, '@controlpanels/site'), { site_logo: 'logo.png' })
+  assert.equal((await fetch(address)).status, 500)
+  await content.ask('PATCH', inside(address, '@controlpanels/site'), { site_logo: null })
+  assert.equal((await fetch(address)).status, 200)
+  // whoever looks after the server gets the password itself as a cookie, which is why it is never signed in so
+  const cookie = await plain(
+    {
+      method: 'POST',
+      body: `__ac_name=${keeper.username}&__ac_password=${keeper.password}&buttons.login=1`,
+      headers: form,
+    },
+    'login',
+  )
+  const held = decodeURIComponent(/__ac="?([^";]+)/.exec(cookie.headers.get('set-cookie') ?? '')?.[1] ?? '')
+  const [, secret = ''] = Buffer.from(held, 'base64').toString('latin1').split(':')
+  assert.equal(Buffer.from(secret, 'hex').toString(), keeper.password)
+  // all of this, and the site is settled and seen as planned
+  const done = await settle(museumBaseline(address), { ...options, inUse: true })
+  assert.deepEqual([done.failed, failed(done.checks).filter((text) => !/pages\/first/.test(text))], [[], []])
+  assert.ok(readdirSync(done.record ?? '').includes('report.html'))
+})
