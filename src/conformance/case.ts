@@ -3,8 +3,11 @@ import type { AreaName } from '../core/areas/index.js'
 import type { System } from '../systems/system.js'
 import type { ConformanceSite } from './site.js'
 
-/** What a case needs: an area and one of its fields, a first-run form on the web, or a login that the host has made. */
-export type NeededKey = `${AreaName}.${string}` | 'first-run' | 'host-login'
+/**
+ * What a case needs: an area and one of its fields, items that ship with the system, a first-run form on the web, or a login that
+ * the host has made for the site.
+ */
+export type NeededKey = `${AreaName}.${string}` | `shipped-${AreaName}` | 'first-run' | 'host-login'
 
 /** One thing that every adapter must get right. */
 export interface ConformanceCase {
@@ -18,6 +21,12 @@ export interface ConformanceCase {
 }
 
 type Can = Readonly<Record<string, unknown>>
+/** What is asked of an area of a system here. */
+interface Onsite {
+  can?: Can | ((site: object) => Can)
+  keys?: readonly string[]
+  ships?(baseline: object): unknown[]
+}
 /** What an ability may depend on, where nothing is planned and nothing is there. */
 export const bare = readBaseline(
   'unpack: 1\nsite: { address: "http://127.0.0.1/" }\nowner: { username: marlow }',
@@ -28,14 +37,17 @@ export const bare = readBaseline(
  * @example lacking(system, { name: 'an icon', area: 'site', needs: ['site.icon'], run }) // [] where the system has it
  */
 export function lacking(system: System, { area: own, needs, unless }: ConformanceCase): string[] {
-  const areas = system.areas as Record<string, { can?: Can | ((site: object) => Can) } | undefined>
+  const areas = system.areas as Record<string, Onsite | undefined>
   const missing = needs.filter((needed) => {
     if (needed === 'first-run') return system.firstRunNeeds === undefined
     if (needed === 'host-login') return system.firstRunNeeds !== undefined
+    if (needed.startsWith('shipped-')) return (areas[needed.slice(8)]?.ships?.(bare) ?? []).length === 0
     const at = needed.indexOf('.')
     const onSystem = areas[needed.slice(0, at)]
     const can = typeof onSystem?.can === 'function' ? onSystem.can({ baseline: bare, inventory: {} }) : onSystem?.can
-    return !onSystem || (can?.[needed.slice(at + 1)] ?? 'can') !== 'can'
+    const key = needed.slice(at + 1)
+    const isRead = key === 'new' || (onSystem?.keys?.includes(key) ?? true)
+    return !onSystem || !isRead || (can?.[key] ?? 'can') !== 'can'
   })
   const all = missing.length === 0 && own !== 'all' && !areas[own] ? [own] : missing
   const why = all.length === 0 ? unless?.(system) : undefined

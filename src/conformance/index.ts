@@ -9,6 +9,7 @@ import { addressCases } from './cases/address.js'
 import { allCases } from './cases/all.js'
 import { categoriesCases } from './cases/categories.js'
 import { commentingCases } from './cases/commenting.js'
+import { eventsCases } from './cases/events.js'
 import { forumsCases } from './cases/forums.js'
 import { frontPageCases } from './cases/frontPage.js'
 import { groupsCases } from './cases/groups.js'
@@ -26,6 +27,7 @@ import { privacyPageCases } from './cases/privacyPage.js'
 import { profilesCases } from './cases/profiles.js'
 import { publishingCases } from './cases/publishing.js'
 import { sidebarsCases } from './cases/sidebars.js'
+import { pagesReadingCases } from './cases/pages-reading.js'
 import { signInCases } from './cases/signIn.js'
 import { signUpCases } from './cases/signUp.js'
 import { siteCases } from './cases/site.js'
@@ -45,6 +47,7 @@ export const conformanceCases: readonly ConformanceCase[] = [
   ...siteCases,
   ...categoriesCases,
   ...pagesCases,
+  ...pagesReadingCases,
   ...frontPageCases,
   ...privacyPageCases,
   ...themeCases,
@@ -65,6 +68,7 @@ export const conformanceCases: readonly ConformanceCase[] = [
   ...membersCases,
   ...accessCases,
   ...postsCases,
+  ...eventsCases,
   ...topicsCases,
   ...openingCases,
   ...addressCases,

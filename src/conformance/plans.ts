@@ -62,3 +62,34 @@ export const themed = (site: ConformanceSite, rest: object = {}) =>
     files: { 'theme.zip': site.provided.archives.theme.bytes },
     ...rest,
   })
+
+/** Texts of a museum's pages. */
+export const museumFiles = {
+  'rota.md': 'Kelp on *Mondays*.\n\n![The shed](shed.png)\n',
+  'visit.md': 'Bring boots: [the rota](../rota/).\n',
+  'hours.md': 'From ten to four.\n',
+}
+const walkers = [{ name: 'Volunteers' }, { name: 'Keepers of the key' }]
+const crew = [
+  { username: 'hemp', email: 'hemp@ropewalk.example', groups: ['Volunteers'] },
+  { username: 'oakum', email: 'oakum@ropewalk.example', groups: ['Volunteers', 'Keepers of the key'] },
+  { username: 'tar', email: 'tar@ropewalk.example' },
+]
+const hours = { title: 'Hours', slug: 'hours', body: 'hours.md' }
+/** A museum with two groups, three members, and a page whose readers a case chooses. */
+export const museum = (site: ConformanceSite, rota: object, more: object = {}) =>
+  site.baseline({
+    groups: walkers,
+    members: crew,
+    pages: [
+      {
+        title: 'Visit',
+        slug: 'visit',
+        body: 'visit.md',
+        under: [hours, { ...hours, title: 'Night', slug: 'night', state: 'draft' }],
+      },
+      { title: 'Rota', slug: 'rota', body: 'rota.md', ...rota },
+    ],
+    files: { ...museumFiles, 'shed.png': site.provided.icon },
+    ...more,
+  })

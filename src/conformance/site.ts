@@ -10,7 +10,7 @@ import type { System } from '../systems/system.js'
 import { Run } from '../engine/run.js'
 import type { Id } from '../core/area.js'
 import type { Visitor } from '../web/visitor.js'
-import { foundAt } from '../core/inventory.js'
+import { allFound, foundAt } from '../core/inventory.js'
 import type { Mailbox, RunOptions } from '../engine/options.js'
 import { takeStock } from '../engine/stock.js'
 
@@ -30,6 +30,8 @@ export interface Provided {
   elsewhere: string
   /** A square picture (PNG) of 512 pixels or more. */
   icon: Uint8Array
+  /** The add-on that brings comments, where they need one. */
+  comments?: string
   /** A theme for the system, where it has menus with the places `main` and `footer` and a sidebar `main`; and an add-on. Both as zip. */
   archives: Record<'theme' | 'addOn', { use: string; bytes: Uint8Array }>
 }
@@ -103,6 +105,23 @@ export class ConformanceSite {
       eyes?.act(visitor, 'start', { ref, id: idOf(ref) }, title),
     )
     if (topic === undefined) throw new Error(`the owner could not write in ${ref}`)
+  }
+
+  /** Whether a visitor is let in where items of an area are found, one after the other. @param start how their refs begin */
+  async visitorSees(start: string): Promise<boolean[]> {
+    const run = await Run.begin(this.baseline(), this.options)
+    try {
+      const { inventory } = await takeStock(run, await run.logins.signIn())
+      const places = allFound(inventory).flatMap(({ ref, address }) =>
+        ref.startsWith(start) && address ? [address] : [],
+      )
+      const { visitor } = run.site.stranger()
+      return await Promise.all(
+        places.map(async (place) => (await visitor.get(place, { follow: false })).status === 200),
+      )
+    } finally {
+      await run.end()
+    }
   }
 
   /** Looks at the result, and expects that every check passes. */

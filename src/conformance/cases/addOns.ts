@@ -13,7 +13,7 @@ export const addOnsCases: readonly ConformanceCase[] = [
   {
     name: 'an add-on from an archive works, rests, and goes when the file says so; shipped ones go',
     area: 'addOns',
-    needs: ['addOns.use', 'addOns.active'],
+    needs: ['addOns.use', 'addOns.active', 'addOns.new'],
     async run(site) {
       const { use } = site.provided.archives.addOn
       await site.settledForGood(withAddOn(site, {}, { shipped: { addOns: 'remove' } }))
@@ -25,7 +25,7 @@ export const addOnsCases: readonly ConformanceCase[] = [
   {
     name: 'whether an add-on updates itself',
     area: 'addOns',
-    needs: ['addOns.updates'],
+    needs: ['addOns.updates', 'addOns.new'],
     async run(site) {
       await site.settledForGood(withAddOn(site, { updates: 'automatic' }))
       await site.settledForGood(withAddOn(site, { updates: 'by hand' }))

@@ -34,18 +34,37 @@ export const commentingCases: readonly ConformanceCase[] = [
     area: 'commenting',
     needs: ['commenting.allowed', 'posts.title'],
     async run(site) {
+      const by = site.provided.comments === undefined ? {} : { addOns: [{ use: site.provided.comments }] }
       const limpet = { title: 'Limpet', slug: 'limpet' }
-      const closed = site.baseline({ posts: [kelp], comments: { allowed: false } })
+      const closed = site.baseline({ ...by, posts: [kelp], comments: { allowed: false } })
       await site.settledForGood(closed)
       await site.seen(closed, 'visitors can’t comment on new posts')
-      const opened = site.baseline({ posts: [kelp], comments: { allowed: true } })
+      const opened = site.baseline({ ...by, posts: [kelp], comments: { allowed: true } })
       await site.settledForGood(opened)
       const name = 'visitors may comment on new posts'
       const told = (await site.confirmed(opened)).find((check) => check.name === name)
       assert.equal(told?.outcome, 'not looked at', 'made under another rule')
-      const more = site.baseline({ posts: [kelp, limpet], comments: { allowed: true } })
+      const more = site.baseline({ ...by, posts: [kelp, limpet], comments: { allowed: true } })
       await site.settledForGood(more)
       await site.seen(more, name)
+    },
+  },
+  {
+    name: 'all comments wait, or none, tried out by a visitor who leaves no trace',
+    area: 'commenting',
+    needs: ['commenting.allowed', 'commenting.approve', 'posts.title'],
+    async run(site) {
+      const by = site.provided.comments === undefined ? {} : { addOns: [{ use: site.provided.comments }] }
+      for (const [approve, came] of [
+        ['all', 'a visitor’s comment waits for the owner'],
+        ['none', 'a visitor’s comment is shown at once'],
+      ] as const) {
+        const plan = site.baseline({ ...by, posts: [kelp], comments: { allowed: true, approve } })
+        await site.settledForGood(plan)
+        const checks = await site.confirmed(plan, { try: true })
+        assert.equal(checks.find(({ name }) => name === came)?.outcome, 'passed', came)
+        assert.equal((await site.settle(plan)).comparison.others.length, 0, 'nothing is left of it')
+      }
     },
   },
 ]

@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict'
 import type { ConformanceCase } from '../case.js'
+import { museum } from '../plans.js'
 
 /** The smallest picture there is. */
 const pixel = {
@@ -30,6 +31,19 @@ export const mediaCases: readonly ConformanceCase[] = [
       await site.settledForGood(
         site.baseline({ pages: [{ title: 'Pier', slug: 'pier' }], gone: { uploads: [upload] } }),
       )
+    },
+  },
+  {
+    name: 'an upload is as closed as the most open page that shows it',
+    area: 'media',
+    needs: ['media.for', 'pages.for'],
+    async run(site) {
+      const closed = museum(site, { for: ['Volunteers'] })
+      await site.settledForGood(closed)
+      const refused = await site.visitorSees('media/')
+      assert.deepEqual(refused, [false])
+      await site.settledForGood(museum(site, {}))
+      assert.deepEqual(await site.visitorSees('media/'), [true])
     },
   },
 ]

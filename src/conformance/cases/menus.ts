@@ -14,7 +14,7 @@ export const menusCases: readonly ConformanceCase[] = [
   {
     name: 'menus with pages, categories, links and labels, in their order; changed, and emptied',
     area: 'menus',
-    needs: ['menus.entries', 'theme.use'],
+    needs: ['menus.entries', 'theme.use', 'categories.name'],
     async run(site) {
       const link = { label: 'Tool library', link: 'https://tools.tidepool.example/?a=1&b=2' }
       const plan = themed(site, {
@@ -36,7 +36,7 @@ export const menusCases: readonly ConformanceCase[] = [
   {
     name: 'a place that the theme hasn’t got is told, with those that it has',
     area: 'menus',
-    needs: ['menus.entries', 'theme.use'],
+    needs: ['menus.entries', 'theme.use', 'categories.name'],
     async run(site) {
       const plan = themed(site, { pages, categories, menus: { attic: [{ page: 'home' }] } })
       // the theme comes in the same run, and its places are known when it is in use
@@ -61,7 +61,7 @@ export const menusCases: readonly ConformanceCase[] = [
   {
     name: 'labels in menus are text: what looks like tags or entities reaches visitors as it is written',
     area: 'menus',
-    needs: ['menus.entries', 'theme.use'],
+    needs: ['menus.entries', 'theme.use', 'categories.name'],
     async run(site) {
       const plan = themed(site, {
         pages: [{ title: signs, slug: 'signs' }],
@@ -77,6 +77,23 @@ export const menusCases: readonly ConformanceCase[] = [
       })
       await site.settledForGood(plan)
       await site.seen(plan, 'visitors find the menu “main”')
+    },
+  },
+  {
+    name: 'a menu of pages and links in the pages’ own order; changed, and emptied',
+    area: 'menus',
+    needs: ['menus.entries', 'pages.title'],
+    async run(site) {
+      const link = { label: 'Tool library', link: 'https://tools.tidepool.example/?a=1&b=2' }
+      const own = pages.map((page) => ({ ...page, slug: `${page.slug}-page` }))
+      const plan = (main: object[]) => themed(site, { pages: own, menus: { main } })
+      const first = plan([{ page: 'home-page' }, link, { page: 'news-page' }])
+      await site.settledForGood(first)
+      await site.seen(first, 'visitors find the menu “main”')
+      const second = plan([{ page: 'rota-page' }, { page: 'news-page' }])
+      assert.deepEqual((await site.settledForGood(second)).settled, ['menus/main'])
+      await site.seen(second, 'visitors find the menu “main”')
+      await site.settledForGood(plan([]))
     },
   },
 ]

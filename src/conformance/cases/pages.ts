@@ -27,7 +27,7 @@ export const pagesCases: readonly ConformanceCase[] = [
   {
     name: 'a page takes over the shipped one in place, another is new, and a second run writes nothing',
     area: 'pages',
-    needs: ['pages.title', 'pages.slug', 'pages.body'],
+    needs: ['pages.title', 'pages.slug', 'pages.body', 'shipped-pages'],
     async run(site) {
       const baseline = site.baseline({ shipped: 'remove', pages, files })
       const { settled, comparison } = await site.settled(baseline)

@@ -56,7 +56,7 @@ export const postsCases: readonly ConformanceCase[] = [
   {
     name: 'what shipped goes, each copied into the record first, and what is needed stays',
     area: 'posts',
-    needs: [],
+    needs: ['shipped-posts'],
     async run(site) {
       const baseline = site.baseline({ shipped: 'remove' })
       const { settled, record, comparison } = await site.settled(baseline)
@@ -75,7 +75,7 @@ export const postsCases: readonly ConformanceCase[] = [
   {
     name: 'shipped: keep leaves all of it',
     area: 'posts',
-    needs: [],
+    needs: ['shipped-posts'],
     async run(site) {
       const { comparison } = await site.settled(site.baseline({ shipped: 'keep' }))
       assert.ok(comparison.differences.every(({ is }) => is !== 'left over'))
@@ -84,7 +84,7 @@ export const postsCases: readonly ConformanceCase[] = [
   {
     name: 'a removed post is made again from its copy',
     area: 'posts',
-    needs: [],
+    needs: ['shipped-posts'],
     async run(site) {
       const { record = '', settled } = await site.settled(site.baseline({ shipped: 'remove' }))
       const post = settled.find((ref) => ref.startsWith('posts/')) ?? ''
@@ -147,6 +147,31 @@ export const postsCases: readonly ConformanceCase[] = [
       const plan = site.baseline({ posts: [{ title: signs, slug: 'signs', tags: ['Salt & <rope>'] }] })
       await site.settledForGood(plan)
       await site.seen(plan, `the post “${signs}” shows its title`)
+    },
+  },
+  {
+    name: 'posts with summary, tags, state and date; changed, and renamed',
+    area: 'posts',
+    needs: ['posts.summary', 'posts.tags', 'posts.state', 'posts.date'],
+    async run(site) {
+      const plan = (...posts: object[]) => site.baseline({ posts, files, site: { timezone: 'Europe/Vienna' } })
+      const draft = { title: 'Draft', slug: 'draft', state: 'draft' }
+      const first = plan(
+        { ...kelp, summary: 'Brown & long', tags: ['Brown', 'It’s big'], date: '2026-03-05T14:07' },
+        draft,
+      )
+      await site.settledForGood(first)
+      await site.seen(first, 'the post “Kelp & co” shows its text')
+      const second = plan(
+        { ...kelp, summary: '', tags: ['Brown'], date: '2025-07-31T23:59' },
+        { ...draft, state: 'published' },
+      )
+      assert.deepEqual(
+        [...(await site.settledForGood(second)).settled].filter((ref) => ref.startsWith('posts/')).sort(),
+        ['posts/draft', 'posts/kelp'],
+      )
+      const renamed = plan({ ...kelp, slug: 'seaweed', was: 'kelp' }, { ...draft, state: 'published' })
+      assert.deepEqual((await site.settledForGood(renamed)).settled, ['posts/seaweed'])
     },
   },
 ]

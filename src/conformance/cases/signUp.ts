@@ -36,4 +36,17 @@ export const signUpCases: readonly ConformanceCase[] = [
       }
     },
   },
+  {
+    name: 'sign-up open to anybody at once, and closed, as visitors see it',
+    area: 'signUp',
+    needs: ['signUp.open', 'signUp.approval'],
+    async run(site) {
+      const open = site.baseline({ signUp: { open: true, approval: 'none' } })
+      await site.settledForGood(open)
+      await site.seen(open, 'visitors can make an account', 'a new account waits for nobody')
+      const shut = site.baseline({ signUp: { open: false } })
+      await site.settledForGood(shut)
+      await site.seen(shut, 'visitors can’t make an account')
+    },
+  },
 ]
