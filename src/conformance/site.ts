@@ -117,7 +117,9 @@ export class ConformanceSite {
       )
       const { visitor } = run.site.stranger()
       return await Promise.all(
-        places.map(async (place) => (await visitor.get(place, { follow: false })).status === 200),
+        places.map(
+          async (place) => (await visitor.get(new URL(place, this.address).href, { follow: false })).status === 200,
+        ),
       )
     } finally {
       await run.end()

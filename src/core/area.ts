@@ -138,6 +138,8 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   toldWhenMissing?: readonly string[]
   /** What may be removed of what shipped, as the baseline's `shipped` calls it. */
   shipped?: string
+  /** Keys that are to be empty only because what shipped in them goes. */
+  empties?: readonly string[]
   /** The names by which the baseline says that items are to go. */
   gone?: z.ZodType<string[]>
   /** What to ask an owner for it, in plain words. */

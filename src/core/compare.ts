@@ -1,7 +1,16 @@
 import { anyItem, areaNames, areaOf, type AreaName, type Inventory } from './areas/index.js'
 import type { Baseline } from './baseline/schema.js'
 import { bind, type Binding } from './comparing/bind.js'
-import { aloneIn, fallingWith, holdingOn, leftOver, othersIn, type Came, type Sampled } from './comparing/left-over.js'
+import {
+  aloneIn,
+  fallingWith,
+  holdingOn,
+  leavingShipped,
+  leftOver,
+  othersIn,
+  type Came,
+  type Sampled,
+} from './comparing/left-over.js'
 import {
   emptyComparison,
   type CompareOptions,
@@ -84,7 +93,8 @@ export function compare(baseline: Baseline, inventory: Inventory, options: Compa
         })
       continue
     }
-    const weighed = keepingWhatStands(area, binding.pairs, planned, scales).map((pair) =>
+    const means = inUse ? leavingShipped(area, binding.pairs, result) : binding.pairs
+    const weighed = keepingWhatStands(area, means, planned, scales).map((pair) =>
       weigh(area, pair, scales, result, differences),
     )
     // what can't be had here is nothing that visitors should see

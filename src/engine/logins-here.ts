@@ -56,22 +56,23 @@ export class LoginsHere {
   async atFirstRun(): Promise<Session> {
     const { system, surveyed } = this.site
     if (system.enterFirstRun)
-      return (await this.#open(async (login) => system.enterFirstRun?.(this.site.visitor(), login))).session
+      return (await this.#open(async (login) => system.enterFirstRun?.(this.site.visitor(), login), false)).session
     // nobody signs in before the form is sent: a version that is not told now is told too late
     if (surveyed.findings.system) refuseUnproven(surveyed.findings.system, this.options)
     return this.site.stranger()
   }
 
-  /** Tries the likely logins one after the other. */
+  /** Tries the likely logins one after the other. @param isMade whether there is a site already, with accounts of its own */
   async #open(
     enter: (login: Login) => Promise<SignedIn | undefined>,
+    isMade = true,
   ): Promise<{ session: SignedIn; login: LikelyLogin }> {
     const { username } = await this.owners()
     for (const login of await this.#likely()) {
       const session = await enter(login)
       if (!session) continue
       // whoever looks after the server opens it as well: that is no way past a password of the owner's that is wrong
-      if (login.username !== username && (await this.site.system.hasAccount?.(session, username))) {
+      if (isMade && login.username !== username && (await this.site.system.hasAccount?.(session, username))) {
         await session.signOut()
         continue
       }

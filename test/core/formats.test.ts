@@ -10,7 +10,7 @@ import { sampleIn } from '../../src/core/text/sample.js'
 import { notOlder } from '../../src/core/text/versions.js'
 import { cldrDate, phpDate } from '../../src/systems/wordpress/dates.js'
 import { structureOf, templateOf } from '../../src/systems/wordpress/post-address.js'
-import { clock, written } from '../../stand-ins/blog/server/clock.js'
+import { clock, written } from '../../stand-ins/common/server/clock.js'
 import { demoFolder } from '../help/demo.js'
 import { root } from '../help/root.js'
 

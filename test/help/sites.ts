@@ -7,6 +7,7 @@ import { demoFolder } from './demo.js'
 import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
 import { standInBlog, type StandInBlog, type StandInOptions } from '../../stand-ins/blog/server/index.js'
 
+import { standInContent } from '../../stand-ins/content/server/index.js'
 import { standInForum } from '../../stand-ins/forum/server/index.js'
 import { standInMail } from '../../stand-ins/mail/server.js'
 
@@ -75,6 +76,19 @@ export async function providedStandIn(root: string, running: (standIn: StandInBl
   const standIn = await runningStandIn(root, { standing: 'first-run' })
   running(standIn)
   return { address: standIn.address, ...standIn.options, writes: () => writesAt(standIn), ...alike(standIn.address) }
+}
+
+/** A stand-in content site that waits for its first run, with the login of whoever looks after its server stored. */
+export async function providedContentStandIn(
+  root: string,
+  running: (one: { close(): Promise<void> }) => void,
+): Promise<Provided> {
+  const folders = await ownFolders(root)
+  const site = standInContent({ base: '/museum/' })
+  const address = await site.listen(0)
+  running(site)
+  await folders.logins.put(address, 'keeper', new Secret('harbour-light-41'))
+  return { address, ...folders, writes: () => writesAt(site), ...alike(address), comments: 'comments' }
 }
 
 /** A fresh stand-in forum, with the host's login stored, and mails that it sends in a folder. */

@@ -47,6 +47,7 @@ export const frontPage: Area<'frontPage', FrontPageItem> = {
   questions: [{ key: 'frontPage', ask: 'What do visitors see first: the latest posts, or a page?' }],
   keys: ['page', 'posts', 'body'],
   shipped: 'The text that the front page has by itself',
+  empties: ['body'],
   files: ({ frontPage }) => fileAt('body', frontPage, 'text', ['frontPage']),
   texts: ['body'],
   same: (key, wanted, found) => (key === 'body' ? sameText(textOf(wanted), textOf(found)) : wanted === found),

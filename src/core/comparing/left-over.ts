@@ -120,6 +120,21 @@ export function leftOver(
   }
 }
 
+/** On a site in use, what shipped within an item stays as well. */
+export const leavingShipped = (area: SomeArea, pairs: readonly Pair[], result: Comparison): Pair[] =>
+  pairs.map((pair) => {
+    const { plan, found, ref } = pair
+    const stay = (area.empties ?? []).filter((key) => plan.item[key] === '' && (found?.item[key] ?? '') !== '')
+    if (stay.length === 0 || found?.origin !== 'shipped') return pair
+    const what = stay.map((key) => area.say?.(key) ?? key).join(', ')
+    result.kept.push({
+      ref,
+      text: `${area.call(found.item)}: ${what} shipped with the system; on a site in use it stays`,
+    })
+    const rest = Object.fromEntries(Object.entries(plan.item).filter(([key]) => !stay.includes(key)))
+    return { ...pair, plan: { ...plan, item: rest } }
+  })
+
 /** What stands within an item that goes needs no removal of its own. */
 export function fallingWith(differences: readonly SomeDifference[]): AnyDifference[] {
   const going = new Set(differences.filter(({ is }) => is === 'left over').map(({ ref }) => ref as string))

@@ -59,8 +59,7 @@ export const plone: System<PloneSession> = {
     opening: 'this system can’t be closed to visitors as a whole; pages can',
     signIn: 'how often somebody may try, and for how long they are locked out, is not to be set on this system',
   },
-  hasAccount: async (session, username) =>
-    session.version !== '' && (await usersOf(session)).some((user) => user.username === username),
+  hasAccount: async (session, username) => (await usersOf(session)).some((user) => user.username === username),
   imprint: async (session) => [(await rootOf(session)).UID],
   screens,
   recognise,

@@ -1,6 +1,6 @@
 import { digest, foldSpace, textBlocks, type System } from 'unpack'
 import { load } from 'cheerio'
-import { addOns } from '../../common/adapter/areas/addOns.js'
+import { addOnsWith } from '../../common/adapter/areas/addOns.js'
 import { theme } from '../../common/adapter/areas/theme.js'
 import { screensOf, trouble } from '../../common/adapter/screens.js'
 import { logIn, StandInSession } from '../../common/adapter/session.js'
@@ -42,7 +42,7 @@ export const standInBlogSystem: System<StandInSession> = {
   password: { length: 22, characters: 'ABCDEFGHJKLMNPQRSTUVWXYZabcdefghijkmnopqrstuvwxyz23456789-_' },
   firstRunNeeds: ['owner.email'],
   areas: {
-    addOns,
+    addOns: addOnsWith('smileys', '1.0'),
     address,
     categories,
     commenting,

@@ -7,7 +7,11 @@ export const tryComment: Trying<CommentTry> = async ({ links }, { visitor, addre
   const form = formOn(post.text, 'form#say')
   if (!form) return { came: 'refused' }
   const text = [ours, ...Array.from({ length: links }, (_, index) => `https://trial${index}.example/`)].join(' ')
-  const answer = await visitor.post(form.action, { ...form.fields, by: 'A visitor', text }, { follow: true })
+  const answer = await visitor.post(
+    new URL(form.action, post.url).href,
+    { ...form.fields, by: 'A visitor', text },
+    { follow: true },
+  )
   if (has(answer.text, '#held')) return { came: 'held' }
   return { came: answer.text.includes(text) ? 'shown' : 'refused' }
 }

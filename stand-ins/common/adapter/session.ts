@@ -136,12 +136,11 @@ export class StandInSession implements SignedIn {
     const known = this.fields[name] ?? []
     if (!this.perGroup.has(name)) return [...known]
     const groups = await this.rows('groups')
-    const boxes = name === 'access' ? known.filter((one) => one.endsWith(' members')) : ['group']
+    // rooms that give rights have a box a right for each group, others one that says who is in it
+    const rights = known.filter((one) => one.endsWith(' members')).map((one) => one.replace(/members$/, ''))
     return [
       ...known,
-      ...boxes.flatMap((one) =>
-        groups.map(({ id }) => `${one.replace(/ members$/, '')} ${name === 'access' ? 'group ' : ''}${id}`),
-      ),
+      ...(rights.length > 0 ? rights : ['']).flatMap((one) => groups.map(({ id }) => `${one}group ${id}`)),
     ]
   }
 

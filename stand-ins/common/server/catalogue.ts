@@ -11,6 +11,7 @@ export const catalogue: { themes: readonly Offer[]; addOns: readonly Offer[] } =
   ],
   addOns: [
     { name: 'smileys', version: '1.1' },
+    { name: 'comments', version: '1.0' },
     { name: 'tide-table', version: '1.2', footer: 'High water at noon' },
   ],
 }

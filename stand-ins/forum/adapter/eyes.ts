@@ -17,7 +17,8 @@ export const eyes: Eyes = {
   async act(visitor, action, forum, text, topic) {
     const page = await visitor.get(action === 'start' ? `forum/${forum.id}` : `topic/${topic ?? ''}`)
     const form = formOn(page.text, `form#${action}`)
-    const answer = form && (await visitor.post(form.action, { ...form.fields, title: text, text }))
+    const answer =
+      form && (await visitor.post(new URL(form.action, page.url).href, { ...form.fields, title: text, text }))
     if (answer?.status !== 303) return undefined
     return Number(/topic\/(\d+)/.exec(answer.headers.location ?? '')?.[1])
   },

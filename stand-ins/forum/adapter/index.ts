@@ -1,6 +1,6 @@
 import { digest, foldSpace, type System } from 'unpack'
 import { load } from 'cheerio'
-import { addOns } from '../../common/adapter/areas/addOns.js'
+import { addOnsWith } from '../../common/adapter/areas/addOns.js'
 import { theme } from '../../common/adapter/areas/theme.js'
 import { logIn, StandInSession } from '../../common/adapter/session.js'
 import { screensOf, trouble } from '../../common/adapter/screens.js'
@@ -37,7 +37,7 @@ export const standInForumSystem: System<StandInSession> = {
   password: { length: 22, characters: 'ABCDEFGHJKLMNPQRSTUVWXYZabcdefghijkmnopqrstuvwxyz23456789-_' },
   areas: {
     access,
-    addOns,
+    addOns: addOnsWith('smileys', '1.0'),
     forumOrder,
     forums,
     groups,

@@ -1,5 +1,5 @@
 import type { Fields, Office } from '../../../common/server/office.js'
-import { clock } from '../clock.js'
+import { clock } from '../../../common/server/clock.js'
 import type { Field } from '../html.js'
 import type { Blog, Page, Post } from '../model.js'
 

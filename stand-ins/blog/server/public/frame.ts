@@ -1,5 +1,5 @@
 import type { FastifyReply } from 'fastify'
-import { written } from '../clock.js'
+import { written } from '../../../common/server/clock.js'
 import { pagePlace, postPlace } from '../addresses.js'
 import { esc, page } from '../html.js'
 import { pathOf, placesOf, themeOf, type Blog, type MenuEntry, type Post } from '../model.js'

@@ -3,13 +3,12 @@ import { addOnsIn } from '../packages.js'
 import { install, states } from '../carriers/packages.js'
 import type { StandInSession } from '../session.js'
 
-/** What ships, with the versions that are known to. */
-const shipped: Readonly<Record<string, readonly string[]>> = { smileys: ['1.0'] }
 const room = 'add-ons'
 /** What the steps give that remove add-ons. */
 export const addOnsGone = 'own.addOns/gone'
 
-export const addOns: AreaOnSystem<'addOns', StandInSession> = {
+/** Add-ons of a stand-in that ships one. @param shipped its name @param known the version that it ships with */
+export const addOnsWith = (shipped: string, known: string): AreaOnSystem<'addOns', StandInSession> => ({
   keys: ['use', 'version', 'active', 'updates'],
   async read(session) {
     const rows = await session.rows(room)
@@ -22,9 +21,9 @@ export const addOns: AreaOnSystem<'addOns', StandInSession> = {
         updates: data.automatic === 'true' ? 'automatic' : 'by hand',
       },
       marks: {
-        place: (data.name ?? '') in shipped,
+        place: data.name === shipped,
         untouched: data.active !== 'true',
-        known: shipped[data.name ?? '']?.includes(data.version ?? '') ?? false,
+        known: data.version === known,
       },
       copy: { use: data.name, version: data.version },
     }))
@@ -57,9 +56,9 @@ export const addOns: AreaOnSystem<'addOns', StandInSession> = {
   ships: () => [
     {
       id: 1,
-      item: { use: 'smileys', active: false, version: '1.0', updates: 'by hand' },
+      item: { use: shipped, active: false, version: known, updates: 'by hand' },
       marks: { place: true, untouched: true, known: true },
     },
   ],
   packages: addOnsIn,
-}
+})

@@ -137,7 +137,7 @@ export const newTopics: Carrier<{ forum: IdOf; title: string; text: string }, St
     const page = await session.visitor.get(`forum/${forum}`)
     const form = formOn(page.text, 'form#start')
     if (!form) return [{ refused: 'this forum takes no topics' }]
-    const answer = await session.visitor.post(form.action, { ...form.fields, title, text })
+    const answer = await session.visitor.post(new URL(form.action, page.url).href, { ...form.fields, title, text })
     session.shelf.forget('topics')
     const id = Number(/topic\/(\d+)/.exec(answer.headers.location ?? '')?.[1])
     return [answer.status === 303 ? { id } : { refused: `HTTP ${answer.status}` }]
