@@ -6,11 +6,13 @@
 import type { System } from 'unpack'
 import { standInBlogSystem } from './blog/adapter/index.js'
 import { standInBlog, type StandInBlog, type StandInOptions } from './blog/server/index.js'
+import { standInContentSystem } from './content/adapter/index.js'
+import { standInContent, type StandInContent, type StandInContentOptions } from './content/server/index.js'
 import { standInForumSystem } from './forum/adapter/index.js'
 import { standInForum, type StandInForum, type StandInForumOptions } from './forum/server/index.js'
 
-export { standInBlog, standInBlogSystem, standInForum, standInForumSystem }
-export type { StandInBlog, StandInForum, StandInForumOptions, StandInOptions }
+export { standInBlog, standInBlogSystem, standInContent, standInContentSystem, standInForum, standInForumSystem }
+export type { StandInBlog, StandInContent, StandInContentOptions, StandInForum, StandInForumOptions, StandInOptions }
 export type { StandInSite } from './common/server/site.js'
 export { standInMail, type StandInMail } from './mail/server.js'
 
@@ -27,7 +29,7 @@ export interface StartedStandIn<S> {
 
 /**
  * Starts a stand-in on a port of this machine.
- * @param options what stands there; `port` is any free one where left out. A blog waits for its first-run form, a forum is set up
+ * @param options what stands there; `port` is any free one where left out. A blog and a content site wait for their first-run form, a forum is set up
  * @throws Error where the port is taken
  * @example const { address, system, close } = await startStandIn('blog')
  */
@@ -40,11 +42,23 @@ export async function startStandIn(
   options?: StandInForumOptions & { port?: number },
 ): Promise<StartedStandIn<StandInForum>>
 export async function startStandIn(
-  kind: 'blog' | 'forum',
+  kind: 'content',
+  options?: StandInContentOptions & { port?: number },
+): Promise<StartedStandIn<StandInContent>>
+export async function startStandIn(
+  kind: keyof typeof kinds,
   { port = 0, ...options }: { port?: number } = {},
 ): Promise<StartedStandIn<never>> {
-  const site = kind === 'blog' ? standInBlog({ standing: 'first-run', ...options }) : standInForum(options)
-  const system = (kind === 'blog' ? standInBlogSystem : standInForumSystem) as System
-  // which of both it is, the overloads above say
+  const { site, system } = kinds[kind](options)
+  // which of them it is, the overloads above say
   return { address: await site.listen(port), system, site: site as never, close: () => site.close() }
+}
+
+const kinds = {
+  blog: (options: object) => ({
+    site: standInBlog({ standing: 'first-run', ...options }),
+    system: standInBlogSystem as System,
+  }),
+  content: (options: object) => ({ site: standInContent(options), system: standInContentSystem as System }),
+  forum: (options: object) => ({ site: standInForum(options), system: standInForumSystem as System }),
 }

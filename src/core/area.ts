@@ -160,6 +160,8 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   links?: readonly (keyof I & string)[]
   /** The link whose removal takes this item along. */
   within?: keyof I & string
+  /** The link to what it stands under, which is not removed as long as it stays. */
+  under?: keyof I & string
   /** What of an item stays when it is moved: one of ours that stands elsewhere is moved to a plan of the same, where just one fits. */
   stays?(item: I): string
   /** The ref by which earlier versions of Unpack knew what goes by this one. */

@@ -105,3 +105,18 @@ test('the slug that a page had, where it is the only one: meant wherever it stan
   const two = [page(1, 'tours'), page(2, 'hours', 'pages/tours'), page(3, 'hours', 'pages/visit')]
   assert.deepEqual(of(two), [['pages/opening', 'missing', false]])
 })
+
+test('a page that holds one that stays is not removed, whatever the file says; one that is moved out holds nothing back', () => {
+  const items = [page(1, 'visit'), page(2, 'hours', 'pages/visit'), page(3, 'way', 'pages/visit')]
+  const left = (rest: string) => {
+    const { differences: all, kept } = differences(rest, items, [1, 2, 3])
+    return [all.flatMap(({ is, ref }) => (is === 'left over' ? [ref] : [])), kept.map(({ text }) => text)]
+  }
+  assert.deepEqual(left('gone: { pages: [visit, visit/way] }'), [
+    ['pages/visit/way'],
+    ["the page “hours” is somebody's own", 'the page “visit” holds the page “hours”: it stays'],
+  ])
+  assert.deepEqual(left('gone: { pages: [visit, visit/way, visit/hours] }')[1], [])
+  const moved = 'pages: [{ title: Hours, slug: hours, was: visit/hours }]\ngone: { pages: [visit, visit/way] }'
+  assert.deepEqual(left(moved)[1], [])
+})

@@ -2,9 +2,10 @@ import assert from 'node:assert/strict'
 import { test } from 'node:test'
 import { areaNames, areas, builtIn } from 'unpack'
 import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
+import { standInContentSystem } from '../../stand-ins/content/adapter/index.js'
 import { standInForumSystem } from '../../stand-ins/forum/adapter/index.js'
 
-for (const system of [...builtIn, standInBlogSystem, standInForumSystem])
+for (const system of [...builtIn, standInBlogSystem, standInContentSystem, standInForumSystem])
   test(`${system.name}: every list area says which of its keys it reads, and reads none that core does not know`, () => {
     for (const name of areaNames) {
       const here = system.areas[name]

@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net'
 import { setTimeout as wait } from 'node:timers/promises'
 import { builtIn, compareSite, readBaseline, Secret, settle, survey, UnpackError, type System } from 'unpack'
 import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
+import { standInContentSystem } from '../../stand-ins/content/adapter/index.js'
 import { standInForumSystem } from '../../stand-ins/forum/adapter/index.js'
 import { ownFolders } from '../help/sites.js'
 import { some } from './chance.js'
@@ -50,7 +51,7 @@ async function against(one: Hostile, root: string, tally: Tally): Promise<void> 
   const folders = await ownFolders(root)
   await folders.logins.put(address, 'marlow', new Secret(PASSWORD))
   await folders.logins.put(address, 'guard', new Secret(PASSWORD), { door: true })
-  const systems: System[] = [...builtIn, standInBlogSystem, standInForumSystem]
+  const systems: System[] = [...builtIn, standInBlogSystem, standInContentSystem, standInForumSystem]
   const options = { systems, ...folders, patience: PATIENCE, unproven: true }
   const { baseline } = readBaseline(
     `unpack: 1\nsite: { address: "${address}", title: Quay }\nowner: { username: marlow, email: ines@quay.example }\nshipped: remove\npages: [{ title: Visit, slug: visit }]`,

@@ -4,6 +4,7 @@ import { root as repository } from '../help/root.js'
 import { badFiles } from './bad-files.js'
 import { blogWorld } from './blog-world.js'
 import { chance } from './chance.js'
+import { contentWorld } from './content-world.js'
 import { faults } from './faults.js'
 import { forumWorld } from './forum-world.js'
 import { hostileSites } from './hostile.js'
@@ -26,9 +27,13 @@ export interface Part {
   run(ask: Ask): Promise<Tally> | Tally
 }
 
-const plans = { blog: 'demo/repair-cafe/baseline.yaml', forum: 'demo/tidepool-watchers/baseline.yaml' }
-const worlds = { blog: blogWorld, forum: forumWorld }
-const kinds = ['blog', 'forum'] as const
+const plans = {
+  blog: 'demo/repair-cafe/baseline.yaml',
+  forum: 'demo/tidepool-watchers/baseline.yaml',
+  content: 'demo/old-ropewalk-museum/baseline.yaml',
+}
+const worlds = { blog: blogWorld, forum: forumWorld, content: contentWorld }
+const kinds = ['blog', 'forum', 'content'] as const
 
 export const readingsAbout = (site: string): string =>
   `each of ${wrongAnswers.length} wrong answers (${wrongAnswers.join(', ')}) in place of each reading of ${site} as planned: nothing is written`

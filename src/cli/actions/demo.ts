@@ -3,9 +3,15 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { untilStopped } from '../until-stopped.js'
 
+const plays = {
+  blog: async () => (await import('./demo/blog.js')).blog,
+  forum: async () => (await import('./demo/forum.js')).forum,
+  content: async () => (await import('./demo/content.js')).content,
+}
+
 /** The whole job on a stand-in, as if somebody had just installed it. Without `--keep` nothing of it is left. */
-export async function demo(kind: 'blog' | 'forum' | undefined, flags: { keep?: boolean }): Promise<void> {
-  const play = kind === 'forum' ? (await import('./demo/forum.js')).forum : (await import('./demo/blog.js')).blog
+export async function demo(kind: keyof typeof plays = 'blog', flags: { keep?: boolean }): Promise<void> {
+  const play = await plays[kind]()
   const folder = mkdtempSync(join(tmpdir(), 'unpack-demo-'))
   const { keep = false } = flags
   try {

@@ -3,6 +3,7 @@ import { faultsIn } from '../../../stand-ins/faults/fault.js'
 import { troubled } from '../../../stand-ins/faults/proxy.js'
 import type { StandInSite } from '../../../stand-ins/common/server/site.js'
 import { standInBlog, type StandInOptions } from '../../../stand-ins/blog/server/index.js'
+import { standInContent } from '../../../stand-ins/content/server/index.js'
 import { standInForum } from '../../../stand-ins/forum/server/index.js'
 import { standInMail } from '../../../stand-ins/mail/server.js'
 import { UnpackError } from '../../core/errors.js'
@@ -21,8 +22,8 @@ interface Flags {
   faults?: string
 }
 
-export const standIn = (kind: 'blog' | 'forum' | 'mail', flags: Flags): Promise<void> =>
-  ({ blog, forum, mail })[kind](flags)
+export const standIn = (kind: 'blog' | 'forum' | 'content' | 'mail', flags: Flags): Promise<void> =>
+  ({ blog, forum, content, mail })[kind](flags)
 
 const taken = (port: number) => (): never => {
   const next = 'Name another with --port, or --port 0 for any.'
@@ -46,6 +47,17 @@ async function forum({ port = 4102, standing = 'fresh', base, mail, faults }: Fl
       next: 'Leave --standing out, or name one of them.',
     })
   const site = standInForum({ standing, base: folderOf(base), owner: OWNER, mail })
+  const { address, ...one } = await listening(site, port, faults)
+  await running([heading(address), ...row('standing', standing), ...signIn(address)], one)
+}
+
+async function content({ port = 4103, standing = 'first-run', base, faults }: Flags): Promise<void> {
+  if (standing === 'placeholder')
+    throw UnpackError.of('command-line-wrong', {
+      what: 'A stand-in content site has no placeholder: its server is there from the start.',
+      next: 'Leave --standing out, or name first-run, fresh or in-use.',
+    })
+  const site = standInContent({ standing, base: folderOf(base), keeper: OWNER })
   const { address, ...one } = await listening(site, port, faults)
   await running([heading(address), ...row('standing', standing), ...signIn(address)], one)
 }

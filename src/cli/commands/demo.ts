@@ -3,7 +3,9 @@ import { lazily } from '../lazily.js'
 
 export const demoCommand = (): Command =>
   new Command('demo')
-    .addArgument(new Argument('[kind]', 'what sort of site; a blog where left out').choices(['blog', 'forum']))
+    .addArgument(
+      new Argument('[kind]', 'what sort of site; a blog where left out').choices(['blog', 'forum', 'content']),
+    )
     .option('--keep', 'leave the site up afterwards, until Ctrl-C')
     .addHelpText(
       'after',
@@ -11,6 +13,7 @@ export const demoCommand = (): Command =>
 Examples:
   unpack demo
   unpack demo forum
+  unpack demo content
   unpack demo forum --keep`,
     )
     .action(lazily(async () => (await import('../actions/demo.js')).demo))

@@ -204,6 +204,7 @@ export const pages: Area<'pages', PageItem> = {
     ...(sample?.pages ?? []).map((item) => ({ item })),
   ],
   links: ['parent', 'tags'],
+  under: 'parent',
   texts: ['body'],
   trusts: ({ for: who = [], ...item }) =>
     [...who, ...(item['may.write'] ?? []), ...(item['may.edit'] ?? [])].flatMap((name) =>

@@ -159,15 +159,16 @@ export function holdingOn(
   const going = new Map(differences.flatMap((one) => (one.is === 'left over' ? [[one.ref as string, one]] : [])))
   const planned = new Map(pairs.flatMap(({ found, plan }) => (found ? [[found.ref as string, plan]] : [])))
   const inside = areaNames.flatMap((name) => {
-    const { within, keepsHolder } = areaOf(name)
-    return within && keepsHolder ? ((inventory[name] ?? []) as SomeFound[]).map((found) => ({ found, within })) : []
+    const { within, keepsHolder, under } = areaOf(name)
+    const by = keepsHolder ? within : under
+    return by === undefined ? [] : ((inventory[name] ?? []) as SomeFound[]).map((found) => ({ found, by }))
   })
   for (let held = true; held;) {
     held = false
-    for (const { found, within } of inside) {
+    for (const { found, by } of inside) {
       const plan = planned.get(found.ref)
       // one that is moved elsewhere holds on to where it will stand
-      const holder = textOf(plan?.item[within] ?? anyItem(found.item)[within])
+      const holder = textOf(plan?.item[by] ?? anyItem(found.item)[by])
       const lost = going.get(holder)
       if (!lost || going.has(found.ref)) continue
       going.delete(holder)

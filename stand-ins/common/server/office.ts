@@ -30,6 +30,8 @@ export class Office {
     private readonly page: (options: PageOptions) => string,
     /** Whether an account may come in; everybody who is signed in where left out. */
     private readonly mayEnter: (account: number) => boolean = () => true,
+    /** Whether a form only answers as if it had saved. */
+    private readonly pretends: (place: string) => boolean = () => false,
   ) {
     this.place = `${base}office`
   }
@@ -61,7 +63,8 @@ export class Office {
             .status(403)
             .type('text/html')
             .send(this.#simple('Expired', 'expired', 'This form has expired.'))
-        const taken = await take(fields, Number(request.params.id), request, file)
+        const asked = request.url.slice(this.place.length + 1)
+        const taken = this.pretends(asked) ? undefined : await take(fields, Number(request.params.id), request, file)
         if (typeof taken === 'string')
           return reply
             .status(422)

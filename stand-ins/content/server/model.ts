@@ -136,6 +136,8 @@ export interface ContentSite {
   addOns: Package[]
   menu: MenuEntry[]
   columns: Record<(typeof columnPlaces)[number], Column>
+  /** Screens whose forms answer as if they had saved, and have not; for tests. */
+  pretends: readonly string[]
   /** The next number that anything gets. */
   next: number
 }
@@ -164,6 +166,7 @@ export const emptySite = (keeper: { username: string; password: string }): Conte
   ...{ pages: [], news: [], events: [], comments: [], uploads: [], groups: [], accounts: [], themes: [], addOns: [] },
   menu: [],
   columns: { left: emptyColumn(), right: emptyColumn(), foot: emptyColumn() },
+  pretends: [],
   next: 100,
 })
 

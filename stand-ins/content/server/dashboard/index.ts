@@ -21,7 +21,7 @@ const rooms =
 /** The screens of whoever manages the site: lists, forms with one-time tokens, and nothing else. */
 export function dashboard(app: FastifyInstance, site: ContentSite, sessions: Sessions, base: string): void {
   const manages = (account: number) => accountOf(site, account)?.role === 'manager'
-  const office = new Office(app, sessions, base, rooms, page, manages)
+  const office = new Office(app, sessions, base, rooms, page, manages, (place) => site.pretends.includes(place))
   signIn(office, site)
   office.get('', (_request, reply) => {
     const { pages, news, events, since } = site
