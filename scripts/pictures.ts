@@ -11,6 +11,7 @@ import { promisify } from 'node:util'
 import { setTimeout as wait } from 'node:timers/promises'
 import { createServer } from 'vite'
 import { LoginsFile, Secret } from 'unpack'
+import { standInContent } from '../stand-ins/content/server/index.js'
 import { standInForum } from '../stand-ins/forum/server/index.js'
 import { standInBlog } from '../stand-ins/blog/server/index.js'
 import { launchBrowser } from '../test/help/browser.js'
@@ -100,23 +101,32 @@ execFileSync('cp', ['-r', join(root, 'demo/tidepool-watchers'), folder])
 const quiet = 'sed -i "s/approval: email/approval: none/" tidepool-watchers/baseline.yaml'
 execFileSync('bash', ['-c', quiet], { cwd: folder })
 await terminal('compare-forum', 'unpack compare tidepool-watchers/baseline.yaml | tail -48', 980)
-// not waited for in this thread: the forum runs in it
-await promisify(execFile)(
-  process.execPath,
-  [join(root, 'dist/src/cli/main.js'), 'settle', 'tidepool-watchers/baseline.yaml', '--yes'],
-  {
-    cwd: folder,
-    env: {
-      ...process.env,
-      UNPACK_PASSPHRASE: PASSPHRASE,
-      UNPACK_LOGINS: join(folder, 'logins.json'),
-      UNPACK_STATE: join(folder, 'state'),
+/** Settles a demo's plan; not waited for in this thread: its site runs in it. */
+const settled = (world: string) =>
+  promisify(execFile)(
+    process.execPath,
+    [join(root, 'dist/src/cli/main.js'), 'settle', `${world}/baseline.yaml`, '--yes'],
+    {
+      cwd: folder,
+      env: {
+        ...process.env,
+        UNPACK_PASSPHRASE: PASSPHRASE,
+        UNPACK_LOGINS: join(folder, 'logins.json'),
+        UNPACK_STATE: join(folder, 'state'),
+      },
     },
-  },
-)
+  )
+await settled('tidepool-watchers')
 // one cell is wrong: somebody has opened a room at the dashboard
 forum.board.forums.find(({ title }) => title === 'Raw counts')?.may.read.push('members')
 await terminal('confirm-forum', 'unpack confirm tidepool-watchers/baseline.yaml | tail -24', 520)
+
+// the museum: whoever looks after its server makes it
+const museum = standInContent({ base: '/museum/' })
+await museum.listen(4103)
+await forumLogins.put('http://127.0.0.1:4103/museum/', 'keeper', new Secret('harbour-light-41'))
+execFileSync('cp', ['-r', join(root, 'demo/old-ropewalk-museum'), folder])
+await settled('old-ropewalk-museum')
 
 const browser = await launchBrowser()
 async function page(
@@ -148,6 +158,8 @@ await page('report', report)
 await page('report-phone', report, 390, 844)
 await page('report-forum', `${reportOf('127.0.0.1_4102', 'confirm')}#eyes`)
 await page('settled-forum', 'http://127.0.0.1:4102/', 1280, 800)
+await page('settled-museum', 'http://127.0.0.1:4103/museum/')
+await page('report-museum', reportOf('127.0.0.1_4103_museum', 'settle'))
 await page('settled-blog', 'http://127.0.0.1:4101/news/')
 const vite = await createServer({
   configFile: join(root, 'examples/check-a-baseline/vite.config.ts'),
@@ -162,3 +174,4 @@ await vite.close()
 await browser.close()
 await host.close()
 await forum.close()
+await museum.close()

@@ -3,7 +3,7 @@ import type { Row } from '../../common/adapter/session.js'
 import { namedIn } from './who.js'
 
 type PageItem = ItemOf<'pages'>
-const rights = ['read', 'write', 'edit'] as const
+type Right = 'read' | 'write' | 'edit'
 
 /** Whether everybody may see a page as the file has it. */
 export const isForAll = ({ state, for: readers = ['everyone'] }: PageItem): boolean =>
@@ -13,9 +13,7 @@ export const isForAll = ({ state, for: readers = ['everyone'] }: PageItem): bool
 function rightsOf(row: Row, rows: readonly Row[], names: ReadonlyMap<string, string>) {
   const above = row.data.inherit === 'true' ? rows.find(({ id }) => String(id) === row.data.parent) : undefined
   const over = above && rightsOf(above, rows, names)
-  const who = (right: (typeof rights)[number]): string[] => [
-    ...new Set([...namedIn(row.data[right], names), ...(over?.[right] ?? [])]),
-  ]
+  const who = (right: Right): string[] => [...new Set([...namedIn(row.data[right], names), ...(over?.[right] ?? [])])]
   return { read: who('read'), write: who('write'), edit: who('edit') }
 }
 
