@@ -8,9 +8,10 @@ export const median = (numbers: readonly number[]): number =>
 export function recorder(): { recorded: Recorded[]; watch: Watch } {
   const recorded: Recorded[] = []
   const watch: Watch = (sent) => {
-    const one: Recorded = { ...sent, began: performance.now(), ended: 0, answer: '' }
+    const one: Recorded = { ...sent, began: performance.now(), ended: 0, answer: '', status: 0 }
     recorded.push(one)
-    return (_status, _headers, text) => {
+    return (status, _headers, text) => {
+      one.status = status
       one.ended = performance.now()
       one.answer = text
     }
@@ -26,6 +27,8 @@ export function fetchedTwice(recorded: readonly Recorded[]): string[] {
       fetched.clear()
       return []
     }
+    // two logins that are tried are no page fetched twice
+    if (purpose === 'log-in') return []
     if (fetched.has(url)) return [url]
     fetched.add(url)
     return []

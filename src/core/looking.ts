@@ -75,8 +75,11 @@ export interface EyesOf<I> {
   table(items: readonly I[], baseline: Baseline): EyesRow[]
   /** What the baseline asks on top of that. */
   questions?(baseline: Baseline): EyesQuestion[]
-  /** Tried with `--try`: the owner begins; what others do may need what the owner made there. */
-  tries: { owner: string; others: readonly { action: string; onOwners?: true }[] }
+  /**
+   * Tried with `--try`: the owner begins; what others do may need what the owner made there, or has to be done alone, as it keeps
+   * everybody else out meanwhile.
+   */
+  tries: { owner: string; others: readonly { action: string; onOwners?: true; alone?: true }[] }
   /** An action in words: `start a topic`. */
   say(action: string): string
 }

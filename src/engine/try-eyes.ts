@@ -25,6 +25,8 @@ export const tryEyes = (work: Work, one: Watched): Promise<Check[]> =>
 class Trial {
   /** What the owner made at each thing, by the thing's ref. */
   readonly #made = new Map<string, Id>()
+  /** When a thing is free again that one of them has to have alone. */
+  readonly #free = new Map<string, Promise<unknown>>()
   constructor(
     private readonly run: Run,
     private readonly one: Watched,
@@ -44,12 +46,21 @@ class Trial {
   /** One after the other: a member may have to wait between two writings. */
   async goOn(onlooker: Onlooker): Promise<Check[]> {
     const checks: Check[] = []
-    for (const { action, onOwners } of this.one.plan.tries.others)
+    for (const { action, onOwners, alone } of this.one.plan.tries.others)
       for (const thing of this.#open(action)) {
         const made = onOwners && this.#made.get(thing.ref)
-        if (!onOwners || made !== undefined) checks.push(await this.#try(onlooker, thing, action, made))
+        if (onOwners && made === undefined) continue
+        const act = () => this.#try(onlooker, thing, action, made)
+        checks.push(await (alone ? this.#inTurn(thing, act) : act()))
       }
     return checks
+  }
+
+  /** Behind everybody who has it already. */
+  #inTurn(thing: LookedAt, act: () => Promise<Check>): Promise<Check> {
+    const done = (this.#free.get(thing.ref) ?? Promise.resolve()).then(act)
+    this.#free.set(thing.ref, done)
+    return done
   }
 
   /** The things in which somebody is planned to do it: in others it can't be done by anybody. */

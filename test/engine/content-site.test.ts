@@ -171,3 +171,25 @@ test('whoever looks after the server is let in as long as the owner has no accou
   await site.options.logins.put(site.address, 'marlow', new Secret('not-the-password-of-anybody'))
   await assert.rejects(settle(baseline, site.options), { code: 'login-refused' })
 })
+
+test('what keeps everybody else out while it is tried is tried by one after the other', async () => {
+  const site = await running()
+  const baseline = museumBaseline(site.address, (text) =>
+    text
+      .replace('Who keeps the walk open }', 'Who keeps the walk open }\n  - { name: Keepers }')
+      .replace('email: tar@ropewalk.example', 'email: tar@ropewalk.example, groups: [Volunteers, Keepers]')
+      .replace('  - { title: Imprint,', '  - { title: Key, slug: key, for: [Keepers] }\n  - { title: Imprint,')
+      .replace(/checks:[^]*$/, ''),
+  )
+  const { standIn, options } = site
+  await settle(baseline, { ...options, confirm: false })
+  const { checks } = await confirm(baseline, { ...options, try: true })
+  const begun = checks.filter(({ name }) => name.includes('can begin to change it in “rota”'))
+  assert.deepEqual(
+    begun.map(({ as, outcome }) => `${as} ${outcome}`),
+    ['member hemp passed', 'member tar passed'],
+  )
+  // a visitor's look is refused, and stands anywhere between those of both members
+  const edits = standIn.requests.filter((line) => line.includes('/edit/rota')).map((line) => line.charAt(0))
+  assert.ok(['GGPGP', 'GPGGP', 'GPGPG'].includes(edits.join('')), edits.join(''))
+})

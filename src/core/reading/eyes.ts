@@ -68,6 +68,6 @@ export const pageEyes = <I extends Readable>(
     baseline.checks.flatMap((check) =>
       'page' in check ? [doorQuestion(check.page, named(check.page, baseline), check)] : [],
     ),
-  tries: { owner: 'write', others: [{ action: 'write' }, { action: 'edit' }] },
+  tries: { owner: 'write', others: [{ action: 'write' }, { action: 'edit', alone: true }] },
   say: (action) => (action === 'write' ? 'add a page' : action === 'edit' ? 'begin to change it' : action),
 })

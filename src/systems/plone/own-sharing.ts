@@ -7,6 +7,8 @@ import { MEMBERS, ROLES } from './sharing.js'
 
 /** Whom an item's own sharing lets in, and whether it takes over what is shared above it. */
 export interface OwnSharing {
+  /** Nobody has shared it with anybody yet. */
+  fresh: boolean
   inherit: boolean
   /** Names of roles, each with who has it. */
   roles: readonly { role: string; who: IdOf | string }[]
@@ -33,9 +35,9 @@ const rights = (item: PageItem | undefined): Rights => {
  */
 export function ownSharing(item: PageItem, above: PageItem | undefined, fresh: boolean): OwnSharing | undefined {
   const [own, inherited] = [rights(item), rights(above)]
-  if (dequal(own, inherited)) return fresh ? undefined : { inherit: true, roles: [] }
+  if (dequal(own, inherited)) return fresh ? undefined : { fresh, inherit: true, roles: [] }
   const roles = (['read', 'write', 'edit'] as const).flatMap((right) =>
     own[right].map((name) => ({ role: ROLES[right], who: isLevel(name) ? MEMBERS : idOf(refOf('groups', name)) })),
   )
-  return { inherit: false, roles }
+  return { fresh, inherit: false, roles }
 }

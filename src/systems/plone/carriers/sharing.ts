@@ -7,6 +7,7 @@ import { carried } from '../refusal.js'
 import { MEMBERS, ROLES, sharingOf, sharingPlace } from '../sharing.js'
 import type { PloneSession } from '../session.js'
 
+const UNSHARED: Awaited<ReturnType<typeof sharingOf>> = { inherit: true, entries: [] }
 export type SharingFields = OwnSharing & { id: IdOf }
 
 /** Whom an item lets in: what its sharing says beside that is taken back. */
@@ -18,7 +19,7 @@ export const sharing: Carrier<SharingFields, PloneSession> = {
     if (!load) return []
     const path = (await liveTree(session)).page(load.id)?.path
     if (path === undefined) return [{ refused: 'it is no longer there' }]
-    const now = await sharingOf(session, path)
+    const now = load.fresh ? UNSHARED : await sharingOf(session, path)
     const known = Object.values(ROLES) as string[]
     const wanted = new Map<string, string[]>()
     for (const { role, who } of load.roles) wanted.set(String(who), [...(wanted.get(String(who)) ?? []), role])
