@@ -24,6 +24,8 @@ export interface Provided {
   records: string
   /** Where mails that the site sends can be read, for systems that write to new accounts. */
   mailbox?: Mailbox
+  /** A server through which a site can send mails to that box, for systems whose settings name one: `smtp://127.0.0.1:2525`. */
+  smtp?: string
   /** How many requests that could change the site have arrived there, log-ins apart, counted on the server's side. */
   writes(): number | Promise<number>
   /** The same site by another host name. */

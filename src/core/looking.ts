@@ -50,6 +50,8 @@ export type Attempt<T extends object = object> = {
   words: Readonly<Record<string, string>>
   /** Why it can't be tried. */
   cannot?: string
+  /** A mail that the site sends is to arrive at this address: `sent` becomes `arrived` or `lost`. */
+  arrivesAt?: string
 } & T
 
 /** A thing, and who may do what there: `everyone` for visitors, members, names of groups, administrators. */

@@ -8,13 +8,16 @@ import type { Run } from './run.js'
 /** Milliseconds for taking away what was written, where the run was stopped meanwhile. */
 const LAST = 20_000
 
+/** What nothing else bears. */
+export const newMark = (): string => `unpack-${randomBytes(6).toString('hex')}`
+
 /**
  * Tries something with a mark in what is written. The mark is remembered before, and forgotten when everything with it was
  * taken away again, which a stop of the run does not keep from happening.
  */
 export async function withMark<T>(work: Work, ref: string, act: (mark: string) => Promise<T>): Promise<T> {
   const { run, session, record } = work
-  const mark = `unpack-${randomBytes(6).toString('hex')}`
+  const mark = newMark()
   await run.state.tries(mark)
   record.journal({ event: 'begun', carrier: 'trial', ref, wanted: mark })
   try {

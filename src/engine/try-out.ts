@@ -13,7 +13,7 @@ import { watched } from './eyes.js'
 import type { RunRecord } from './keeping.js'
 import type { Run } from './run.js'
 import { takeStock } from './stock.js'
-import { takeAwayLeft, withMark } from './trial-marks.js'
+import { newMark, takeAwayLeft, withMark } from './trial-marks.js'
 import { tryEyes } from './try-eyes.js'
 
 /**
@@ -46,12 +46,13 @@ async function tryArea(work: Work, area: AreaName, inventory: Inventory): Promis
   const attempts = areaOf(area).tries?.(run.baseline, (ref) => foundAt(inventory, ref), shipped) ?? []
   const checks: Check[] = []
   for (const attempt of attempts) {
-    if (!way || attempt.cannot !== undefined) {
-      checks.push(untried(attempt, attempt.cannot ?? 'this system gives no way to try it'))
+    const cannot = attempt.cannot ?? (way ? unread(run, attempt) : 'this system gives no way to try it')
+    if (!way || cannot !== undefined) {
+      checks.push(untried(attempt, cannot ?? ''))
       continue
     }
-    const act = (mark: string) => tryOne(run, way, attempt, mark, foundAt(inventory, attempt.at)?.address ?? '')
-    checks.push(takeAway ? await withMark(work, area, act) : await act(''))
+    const act = (mark: string) => tryOne(work, way, attempt, mark, foundAt(inventory, attempt.at)?.address ?? '')
+    checks.push(takeAway ? await withMark(work, area, act) : await act(newMark()))
   }
   return checks
 }
@@ -63,20 +64,43 @@ const untried = ({ name }: Attempt, why: string): Check => ({
   detail: why,
 })
 
-async function tryOne(run: Run, way: Trying<object>, attempt: Attempt, mark: string, address: string): Promise<Check> {
-  const { name, should, words } = attempt
+/** What nobody could read is not sent. */
+const unread = ({ options }: Run, { arrivesAt }: Attempt): string | undefined =>
+  arrivesAt !== undefined && !options.mailbox
+    ? `nobody reads here what arrives at ${arrivesAt}; --mail-folder FOLDER lets Unpack do that`
+    : undefined
+
+async function tryOne(
+  { run, session }: Work,
+  way: Trying<object>,
+  attempt: Attempt,
+  mark: string,
+  address: string,
+): Promise<Check> {
+  const { name, should, words, arrivesAt } = attempt
   const check = (ok: boolean, detail: string): Check => ({
     name,
-    as: 'visitor',
+    as: arrivesAt === undefined ? 'visitor' : 'owner',
     outcome: lookedAt(ok),
     detail,
   })
   try {
-    const text = `Unpack tries the rules of this site (${mark}), and takes this away again.`
-    const tried = await way(attempt, { visitor: run.site.visitor(), address, text })
+    const text =
+      arrivesAt === undefined
+        ? `Unpack tries the rules of this site (${mark}), and takes this away again.`
+        : `Unpack tries whether mail of this site arrives (${mark}). Nothing is to be done.`
+    const since = new Date()
+    const tried = await way(attempt, { visitor: run.site.visitor(), session, address, text })
     if (!tried) return untried(attempt, 'there was nothing to try it on')
-    return check(tried.came === should, tried.detail ?? words[tried.came] ?? tried.came)
+    const came =
+      arrivesAt !== undefined && tried.came === 'sent' ? await arrival(run, arrivesAt, since, mark) : tried.came
+    return check(came === should, tried.detail ?? words[came] ?? came)
   } catch (error) {
     return check(false, lookFailure(error))
   }
+}
+
+const arrival = async ({ options }: Run, to: string, since: Date, mark: string): Promise<'arrived' | 'lost'> => {
+  const mails = (await options.mailbox?.mailsTo(to, since)) ?? []
+  return mails.some((text) => text.includes(mark)) ? 'arrived' : 'lost'
 }

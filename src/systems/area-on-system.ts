@@ -56,7 +56,7 @@ export interface AreaOnSystem<A extends AreaName, S extends SignedIn = SignedIn>
   /** Looking and acting through the eyes of each, where the area is about who may do what. */
   eyes?: Eyes
   /** Tries out what only trying shows. */
-  try?: Trying<TryOf<A>>
+  try?(...asked: Parameters<Trying<TryOf<A>, S>>): ReturnType<Trying<TryOf<A>, S>>
   /** Takes away again whatever bears the mark of a trial. */
   takeAway?(session: S, mark: string): Promise<void>
   /** Knows what the area's items are made of in an archive's files. */

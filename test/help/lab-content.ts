@@ -8,7 +8,7 @@ import type { Provided } from 'unpack/conformance'
 import { troubled, type TroubledSite } from '../../stand-ins/faults/proxy.js'
 import { freePort } from './port.js'
 import { root } from './root.js'
-import { alike, ownFolders } from './sites.js'
+import { alike, mailServer, ownFolders } from './sites.js'
 
 const run = promisify(execFile)
 const lab = join(root, 'lab/plone')
@@ -32,6 +32,8 @@ export interface LabContent {
   /** Requests that could change a site, log-ins apart, as a server in front of it counted them. */
   writes(address: string): string[]
   before: TroubledSite
+  /** Closes something with it, when the test file ends. */
+  closes(one: { close(): Promise<void> }): void
 }
 
 /** Starts one for a test file; it is stopped when that ends. */
@@ -41,7 +43,9 @@ export async function labContent(name: string): Promise<LabContent> {
   const env = { ...process.env, SITE: 'none', RESET: '1' }
   await run(join(lab, 'up'), [folder, String(port)], { env, maxBuffer: 1 << 24 })
   const before = await troubled(port)
+  const others: { close(): Promise<void> }[] = []
   after(async () => {
+    await Promise.all(others.map((one) => one.close()))
     await before.close()
     execFileSync(join(lab, 'down'), [folder])
   })
@@ -59,6 +63,7 @@ export async function labContent(name: string): Promise<LabContent> {
     origin,
     before,
     ask,
+    closes: (one) => void others.push(one),
     next: () => `${origin}/site${(made += 1)}/`,
     async make(address, fields = {}) {
       const id = pathOf(address).replaceAll('/', '')
@@ -91,11 +96,15 @@ export async function providedContent(content: LabContent, folder: string): Prom
   const address = content.next()
   const folders = await ownFolders(folder)
   await keepersLogin(folders.logins, address)
+  const post = await mailServer(folder, (one) => {
+    content.closes(one)
+  })
   const bytes = new Uint8Array(readFileSync(join(root, 'demo/old-ropewalk-museum/files/ropewalk-theme.zip')))
   const theme = { use: 'ropewalk', bytes }
   return {
     address,
     ...folders,
+    ...post,
     writes: () => content.writes(address).length,
     ...alike(address),
     elsewhere: address.replace('localhost', '127.0.0.1'),

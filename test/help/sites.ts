@@ -78,6 +78,17 @@ export async function providedStandIn(root: string, running: (standIn: StandInBl
   return { address: standIn.address, ...standIn.options, writes: () => writesAt(standIn), ...alike(standIn.address) }
 }
 
+/** A server that takes mails, and the box to which they go. */
+export async function mailServer(
+  root: string,
+  running: (one: { close(): Promise<void> }) => void,
+): Promise<{ mailbox: MailFolder; smtp: string }> {
+  const mails = join(root, randomUUID())
+  const post = await standInMail(mails, 0)
+  running(post)
+  return { mailbox: new MailFolder(mails), smtp: `smtp://127.0.0.1:${post.port}` }
+}
+
 /** A stand-in content site that waits for its first run, with the login of whoever looks after its server stored. */
 export async function providedContentStandIn(
   root: string,
@@ -88,7 +99,8 @@ export async function providedContentStandIn(
   const address = await site.listen(0)
   running(site)
   await folders.logins.put(address, 'keeper', new Secret('harbour-light-41'))
-  return { address, ...folders, writes: () => writesAt(site), ...alike(address), comments: 'comments' }
+  const post = await mailServer(root, running)
+  return { address, ...folders, ...post, writes: () => writesAt(site), ...alike(address), comments: 'comments' }
 }
 
 /** A fresh stand-in forum, with the host's login stored, and mails that it sends in a folder. */
@@ -97,12 +109,10 @@ export async function providedForum(
   running: (one: { close(): Promise<void> }) => void,
 ): Promise<Provided> {
   const folders = await ownFolders(root)
-  const mails = join(root, randomUUID())
-  const post = await standInMail(mails, 0)
-  const forum = standInForum({ mail: post.port })
+  const post = await mailServer(root, running)
+  const forum = standInForum({ mail: Number(new URL(post.smtp).port) })
   const address = await forum.listen(0)
-  running(post)
   running(forum)
   await folders.logins.put(address, 'boss', new Secret('harbour-light-41'), { temporary: true })
-  return { address, ...folders, mailbox: new MailFolder(mails), writes: () => writesAt(forum), ...alike(address) }
+  return { address, ...folders, ...post, writes: () => writesAt(forum), ...alike(address) }
 }

@@ -32,6 +32,11 @@ const words: Record<keyof MailItem, string> = {
   server: 'mail server',
   signature: 'under its mails',
 }
+const cameOf = { arrived: 'it arrived', lost: 'it did not arrive', refused: 'the site could not send it' } as const
+/** A message that the site sends to its own address. */
+export interface MailTry {
+  to: string
+}
 const plain = (value: unknown): string => String(value).toLowerCase().replace(/\/$/, '')
 
 /** Its part of the baseline file. */
@@ -43,7 +48,7 @@ export const mailPart = {
 }
 
 /** The mail that the site sends. */
-export const mail: Area<'mail', MailItem> = {
+export const mail: Area<'mail', MailItem, never, MailTry> = {
   name: 'mail',
   title: 'mail settings',
   list: 'one',
@@ -51,6 +56,20 @@ export const mail: Area<'mail', MailItem> = {
   keys: ['from', 'name', 'server', 'signature'],
   ref: () => 'mail',
   plan: ({ mail }) => (mail ? [{ item: mail }] : []),
+  // the site writes to itself: nobody else is bothered
+  tries: ({ mail: { from } = {} }) =>
+    from === undefined
+      ? []
+      : [
+          {
+            name: 'a mail that the site sends arrives',
+            at: 'mail',
+            should: 'arrived',
+            words: cameOf,
+            arrivesAt: from,
+            to: from,
+          },
+        ],
   same: (key, wanted, found) =>
     key === 'from' || key === 'server' ? plain(textOf(wanted)) === plain(textOf(found)) : wanted === found,
   call: () => 'mail',

@@ -1,5 +1,5 @@
 import type { Field } from './html.js'
-import type { Office } from './office.js'
+import type { Asked, Office } from './office.js'
 
 type Value = string | number | boolean | readonly string[]
 type Choices = readonly string[] | (() => readonly string[])
@@ -10,6 +10,7 @@ export type SettingScreens<S> = Record<string, { [K in keyof S]?: string }>
  * Settings: a screen for each side of a site, whose form is taken as it comes: what is not in it becomes empty, and what a menu
  * does not hold is passed over.
  * @param long settings that are texts of more than a line
+ * @param more what else stands on a screen, as HTML
  */
 export function settingsForms<S extends object>(
   office: Office,
@@ -17,6 +18,7 @@ export function settingsForms<S extends object>(
   screens: SettingScreens<S>,
   choices: { [K in keyof S]?: Choices },
   long: readonly (keyof S)[] = [],
+  more: (room: string, request: Asked) => string = () => '',
 ): void {
   const values = settings as Record<string, Value>
   const choicesOf = (name: string): readonly string[] | undefined => {
@@ -42,7 +44,7 @@ export function settingsForms<S extends object>(
     const names = Object.entries(labels) as [string, string][]
     office.get(`/${room}`, (request, reply) => {
       const fields = names.map(([name, label]) => fieldOf(name, label))
-      return office.screen(reply, room, office.editor(request, `/${room}`, fields))
+      return office.screen(reply, room, office.editor(request, `/${room}`, fields) + more(room, request))
     })
     office.post(`/${room}`, `/${room}`, (body) => {
       Object.assign(settings, Object.fromEntries(names.map(([name]) => [name, taken(name, body[name])])))

@@ -1,6 +1,7 @@
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
 import { settings } from '../carriers/settings.js'
+import { refusal } from '../refusal.js'
 import { panels, panelPlace } from '../panels.js'
 import type { PloneSession } from '../session.js'
 
@@ -15,6 +16,13 @@ export const mail: AreaOnSystem<'mail', PloneSession> = {
         ? ''
         : `smtp://${smtp_host}${smtp_port === null || smtp_port === undefined ? '' : `:${smtp_port}`}`
     return [{ id: 'mail', item: { from: email_from_address, name: email_from_name, server } }]
+  },
+  async try({ to }, { session, text }) {
+    const message = { to, from: to, name: 'Unpack', subject: 'Unpack tries the mail of this site', message: text }
+    const answer = await session.rest('POST', '@email-send', message)
+    return answer.status < 300
+      ? { came: 'sent' }
+      : { came: 'refused', detail: `the site could not send it: ${refusal(answer)}` }
   },
   translate: (differences) =>
     differences.flatMap((difference) => {

@@ -9,6 +9,12 @@ export const mail: AreaOnSystem<'mail', StandInSession> = {
     const { mailFrom, mailName, mailServer } = await session.form('mail')
     return [{ id: 'mail', item: { from: mailFrom, name: mailName, server: mailServer } }]
   },
+  async try(_attempt, { session, text }) {
+    const { refused } = await session.send('mail', { form: 'test', to: 'mail/test', changes: { text } })
+    return refused === undefined
+      ? { came: 'sent' }
+      : { came: 'refused', detail: `the site could not send it: ${refused}` }
+  },
   translate: (differences) =>
     settingSteps(differences, mailForm, { from: as('mailFrom'), name: as('mailName'), server: as('mailServer') }),
 }

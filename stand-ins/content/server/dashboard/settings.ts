@@ -1,3 +1,4 @@
+import { sendMail } from '../../../common/server/mail.js'
 import type { Office } from '../../../common/server/office.js'
 import { settingsForms, type SettingScreens } from '../../../common/server/settings-forms.js'
 import { languages, pagesBelow, weekdays, type ContentSite, type Settings } from '../model.js'
@@ -34,5 +35,17 @@ export function settings(office: Office, site: ContentSite): void {
     ...{ approve: ['all', 'none'], joinWaits: ['none', 'staff'], icon: pictures, logo: pictures },
     frontPage: () => ['0', ...pagesBelow(site, 0).map(({ id }) => String(id))],
   }
-  settingsForms(office, site.settings, screens, choices, ['frontText'])
+  const text = { name: 'text', label: 'A message to ourselves', value: '' }
+  settingsForms(office, site.settings, screens, choices, ['frontText'], (room, request) =>
+    room === 'mail' ? office.button(request, '/mail/test', 'test', 'Send it', [text]) : '',
+  )
+  office.post('/mail/test', '/mail', async ({ text: said = '' }) => {
+    const { mailFrom, mailServer } = site.settings
+    if (mailFrom === '' || !URL.canParse(mailServer)) return 'There is no address to write from, or no server.'
+    const mail = { to: mailFrom, from: mailFrom, subject: `[${site.settings.title}] A message`, text: said }
+    return sendMail(Number(new URL(mailServer).port) || 25, mail).then(
+      () => undefined,
+      (error: unknown) => (error instanceof Error ? error.message : 'It did not go.'),
+    )
+  })
 }
