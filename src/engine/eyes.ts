@@ -21,7 +21,8 @@ export const watched = ({ baseline, site }: Run, { settled }: Comparison, invent
     const table = plan.table(settled[area] ?? [], baseline)
     const things = table.flatMap(({ at }) => {
       const found = foundAt(inventory, at)
-      return found ? [{ ref: at, id: found.id, address: found.address }] : []
+      const address = found?.address === undefined ? undefined : site.publicly(found.address)
+      return found ? [{ ref: at, id: found.id, address }] : []
     })
     return table.length === 0 ? [] : [{ area, plan, way, table, things }]
   })

@@ -8,6 +8,7 @@ import type { Screen } from '../systems/system.js'
 import type { Visitor } from '../web/visitor.js'
 import type { SignedIn } from '../systems/session.js'
 import { lookFailure } from './error-of.js'
+import { lookFromWhereVisitorsAre } from './face.js'
 import { lookThroughEyes, watched } from './eyes.js'
 import type { RunRecord } from './keeping.js'
 import type { Run } from './run.js'
@@ -48,6 +49,7 @@ export async function lookAtAll(run: Run, record: RunRecord, oldPlaces: readonly
   const stock = session && (await read(run, session, record, add))
   const inventory = stock?.inventory
   const comparison = againstPlan(run, stock ?? expectedStock(run))
+  if (inventory) lookFromWhereVisitorsAre(run, inventory)
   const [seen, screens, eyes] = await Promise.all([
     visits(run, comparison, inventory, oldPlaces),
     session ? Promise.all(run.site.system.screens.map((screen) => open(run, session, screen, record))) : [],

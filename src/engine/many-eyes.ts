@@ -51,7 +51,7 @@ export class ManyEyes {
 
   async #enter(as: string): Promise<Visitor> {
     const { run } = this
-    const visitor = run.site.visitor()
+    const visitor = run.site.publicVisitor()
     if (as === 'visitor') return visitor
     const name = as === 'owner' ? (await run.logins.owners()).username : as.replace(/^member /, '')
     const login = await run.options.logins.find(run.site.home, name)

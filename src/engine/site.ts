@@ -43,6 +43,19 @@ export class ReachedSite {
     return { visitor: this.visitor(), shelf: new Shelf() }
   }
 
+  /** Where visitors find it, if that is not where it is reached. */
+  face: SiteAddress | undefined
+  /** A browser of its own on the public side. */
+  publicVisitor(): Visitor {
+    return this.face ? this.visitor().at(this.face) : this.visitor()
+  }
+  /** What stands at an address of the site, as visitors find it. */
+  publicly(place: string): string {
+    return this.face && place.startsWith(this.home)
+      ? `${addressText(this.face)}${place.slice(this.home.length)}`
+      : place
+  }
+
   async leave(): Promise<void> {
     await this.lines.close().catch(() => undefined)
   }

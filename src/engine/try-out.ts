@@ -10,6 +10,7 @@ import type { Work } from './work.js'
 import { againstPlan } from './against-plan.js'
 import { lookFailure } from './error-of.js'
 import { watched } from './eyes.js'
+import { lookFromWhereVisitorsAre } from './face.js'
 import type { RunRecord } from './keeping.js'
 import type { Run } from './run.js'
 import { takeStock } from './stock.js'
@@ -27,6 +28,7 @@ export async function tryOut(run: Run, record: RunRecord): Promise<Check[]> {
     await takeAwayLeft(work)
     const stock = await takeStock(run, session)
     const comparison = againstPlan(run, stock)
+    lookFromWhereVisitorsAre(run, stock.inventory)
     const { others } = comparison
     if (others.length > 0) throw UnpackError.of('trial-in-use', { address: run.site.home, others })
     const checks: Check[] = []
@@ -51,7 +53,8 @@ async function tryArea(work: Work, area: AreaName, inventory: Inventory): Promis
       checks.push(untried(attempt, cannot ?? ''))
       continue
     }
-    const act = (mark: string) => tryOne(work, way, attempt, mark, foundAt(inventory, attempt.at)?.address ?? '')
+    const act = (mark: string) =>
+      tryOne(work, way, attempt, mark, run.site.publicly(foundAt(inventory, attempt.at)?.address ?? ''))
     checks.push(takeAway ? await withMark(work, area, act) : await act(newMark()))
   }
   return checks
@@ -90,7 +93,7 @@ async function tryOne(
         ? `Unpack tries the rules of this site (${mark}), and takes this away again.`
         : `Unpack tries whether mail of this site arrives (${mark}). Nothing is to be done.`
     const since = new Date()
-    const tried = await way(attempt, { visitor: run.site.visitor(), session, address, text })
+    const tried = await way(attempt, { visitor: run.site.publicVisitor(), session, address, text })
     if (!tried) return untried(attempt, 'there was nothing to try it on')
     const came =
       arrivesAt !== undefined && tried.came === 'sent' ? await arrival(run, arrivesAt, since, mark) : tried.came

@@ -1,4 +1,4 @@
-import { addressText, placeOn } from '../core/address.js'
+import { placeOn } from '../core/address.js'
 import { areaNames, areaOf, type AreaName, type Inventory } from '../core/areas/index.js'
 import { goesIn } from '../core/baseline/schema.js'
 import type { Comparison, Remark } from '../core/compare.js'
@@ -10,6 +10,7 @@ import { sharedLook } from '../looks/index.js'
 import { bad, good, notLookedAt, type Look, type Outcome, type Sight } from '../looks/look.js'
 import { shown } from '../looks/shows.js'
 import { onSystem } from '../systems/abilities.js'
+import { Shelf } from '../systems/shelf.js'
 import { onceMore } from '../web/once-more.js'
 import { lookFailure } from './error-of.js'
 import { stoodAt, under } from './stood.js'
@@ -29,8 +30,9 @@ export async function visits(
   inventory: Inventory | undefined,
   oldPlaces: readonly string[] = [],
 ): Promise<{ checks: Check[]; remarks: Remark[] }> {
-  const { visitor, shelf } = run.site.stranger()
-  const visit: Visit = (place) => shelf.read(placeOn(run.site.address, place), () => onceMore(() => visitor.get(place)))
+  const visitor = run.site.publicVisitor()
+  const shelf = new Shelf()
+  const visit: Visit = (place) => shelf.read(placeOn(visitor.address, place), () => onceMore(() => visitor.get(place)))
   const expected = expectations(comparison.settled, run.baseline).flatMap((expectation) => {
     const look = lookFor(run, expectation)
     if (!look && expectation.ifAny) return []
@@ -81,12 +83,13 @@ async function lookAt(
   if (!look) return notLookedAt('this system shows visitors nothing of it')
   const at = placeIn(expectation, run)
   if (!at) return notLookedAt('nothing of the plan that it would show on is known to have been made under this rule')
-  if (at === 'front') return look(expectation, { place: '/', home: run.site.home, visit })
+  const home = run.site.publicly(run.site.home)
+  if (at === 'front') return look(expectation, { place: '/', home, visit })
   if (!inventory) return notLookedAt('where it stands is told at the dashboard, which could not be read')
   const found = foundAt(inventory, at.ref)
   if (found?.hidden) return notLookedAt('visitors are not to see it yet')
   if (found?.address === undefined) return bad('it is not on the site')
-  return look(expectation, { place: found.address, home: run.site.home, visit })
+  return look(expectation, { place: run.site.publicly(found.address), home, visit })
 }
 
 /** Where to look: what shows a rule only if it was made under it, on an item that was. */
@@ -105,7 +108,7 @@ async function noShippedText({ baseline, site }: Run, visit: Visit, oldPlaces: r
   const all = [...new Set([...places, ...oldPlaces])]
   if (all.length === 0) return notLookedAt('there is no address at which one stood')
   const answers = await Promise.all(all.map(visit))
-  const left = answers.find((answer) => showsIt(answer.text, addressText(site.address)))
+  const left = answers.find((answer) => showsIt(answer.text, site.publicly(site.home)))
   return left
     ? bad(`${left.url} still shows a text that shipped`)
     : good(answers.length === 1 ? 'one address' : `${answers.length} addresses`)

@@ -55,6 +55,11 @@ export class Visitor {
     return new Visitor(this.address, this.lines, this.traffic, { ...this.more, says })
   }
 
+  /** A stranger at another address, where the same site may be found: nothing of this one goes there. */
+  at(address: SiteAddress): Visitor {
+    return new Visitor(address, this.lines, this.traffic, { ...this.more, says: undefined, door: undefined })
+  }
+
   /** The same person at the whole server, for systems whose server holds several sites: without the cookies of this one. */
   onServer(): Visitor {
     return new Visitor({ ...this.address, base: '/' }, this.lines, this.traffic, this.more)

@@ -1,5 +1,6 @@
 import { execFile, execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
+import { createServer, request as forward } from 'node:http'
 import { join } from 'node:path'
 import { after } from 'node:test'
 import { promisify } from 'node:util'
@@ -32,13 +33,15 @@ export interface LabContent {
   /** Requests that could change a site, log-ins apart, as a server in front of it counted them. */
   writes(address: string): string[]
   before: TroubledSite
+  /** A server in front of the site at that address, which leads another one to it, as hosts do. @returns that address */
+  mapped(address: string): Promise<string>
   /** Closes something with it, when the test file ends. */
   closes(one: { close(): Promise<void> }): void
 }
 
 /** Starts one for a test file; it is stopped when that ends. */
 export async function labContent(name: string): Promise<LabContent> {
-  const folder = join(here, name)
+  const folder = join(here, `content-${name}`)
   const port = await freePort()
   const env = { ...process.env, SITE: 'none', RESET: '1' }
   await run(join(lab, 'up'), [folder, String(port)], { env, maxBuffer: 1 << 24 })
@@ -63,6 +66,31 @@ export async function labContent(name: string): Promise<LabContent> {
     origin,
     before,
     ask,
+    async mapped(address) {
+      const front = createServer((request, response) => {
+        const at = front.address()
+        const own = `VirtualHostBase/http/localhost:${typeof at === 'object' && at ? at.port : 80}${pathOf(address)}VirtualHostRoot`
+        const { method, headers, url: path = '/' } = request
+        const to = forward({ port, method, headers, path: `/${own}${path}` }, (answer) => {
+          response.writeHead(answer.statusCode ?? 502, answer.headers)
+          answer.pipe(response)
+        })
+        to.on('error', () => response.destroy())
+        request.pipe(to)
+      })
+      await new Promise<void>((resolve) => front.listen(0, resolve))
+      others.push({
+        close: () =>
+          new Promise((resolve) => {
+            front.closeAllConnections()
+            front.close(() => {
+              resolve()
+            })
+          }),
+      })
+      const at = front.address()
+      return `http://localhost:${typeof at === 'object' && at ? at.port : 80}/`
+    },
     closes: (one) => void others.push(one),
     next: () => `${origin}/site${(made += 1)}/`,
     async make(address, fields = {}) {

@@ -34,7 +34,7 @@ export interface LabForum {
 
 /** Starts one for a test file; it is stopped when that ends. */
 export async function labForum(name: string): Promise<LabForum> {
-  const folder = join(here, name)
+  const folder = join(here, `forum-${name}`)
   mkdirSync(here, { recursive: true, mode: 0o755 })
   const port = await freePort()
   const log = join(folder, 'log/requests.log')

@@ -34,7 +34,7 @@ export interface LabBlog {
 
 /** Starts one for a test file; it is stopped when that ends. */
 export async function labBlog(name: string, subdir = '', more: Record<string, string> = {}): Promise<LabBlog> {
-  const folder = join(here, name)
+  const folder = join(here, `blog-${name}`)
   const port = await freePort()
   const up = async (reset: boolean) => {
     const env = { ...process.env, ...more, SUBDIR: subdir, ...(reset && { RESET: '1' }) }

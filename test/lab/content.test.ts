@@ -165,6 +165,31 @@ test('what is opened by hand fails its own cells and those below it, and no othe
   assert.ok((await wrong()).includes('rota member tar'))
 })
 
+test('led to by an address of its own: settled where it is reached, looked at where visitors find it, and nothing moves', async () => {
+  const { address, options } = await site()
+  const face = await content.mapped(address)
+  const mapped = (to: string) => (text: string) =>
+    text.replace(`address: ${address}`, `address: ${to}\n  reachedAt: ${address}`)
+  const baseline = museumBaseline(address, mapped(face))
+  const done = await settledForGood(address, baseline, options)
+  const shown = (name: string) => done.checks.find((check) => check.name === name)?.detail ?? ''
+  assert.ok(shown('the page “Opening hours” shows its text').includes(`${face}visit/hours`))
+  // each signs in where visitors do
+  assert.equal(done.checks.find(({ name }) => name === '“rota” lets member hemp in')?.outcome, 'passed')
+  assert.ok(done.eyes.every(({ outcome }) => outcome === 'passed'))
+  // one that leads elsewhere is told, and nobody signs in there
+  const other = await site()
+  await content.make(other.address)
+  const wrong = museumBaseline(address, mapped(await content.mapped(other.address)))
+  const { comparison } = await compareSite(wrong, options)
+  assert.deepEqual([comparison.differences, comparison.byHand.map(({ ref }) => ref)], [[], ['address.address']])
+  const looked = await confirm(wrong, options)
+  assert.deepEqual(
+    failed(looked.checks).map((one) => one.split(':')[0]),
+    ['nothing is left to settle'],
+  )
+})
+
 /** Every tenth stop in the check, every fifth where there is time. */
 const APART = process.env.UNPACK_ALL_STOPS === '1' ? 5 : 10
 

@@ -1,5 +1,6 @@
 import type { System } from '../system.js'
 import { addOns } from './areas/addOns.js'
+import { address } from './areas/address.js'
 import { commenting } from './areas/commenting.js'
 import { comments } from './areas/comments.js'
 import { events } from './areas/events.js'
@@ -35,6 +36,7 @@ export const plone: System<PloneSession> = {
   firstRunNeeds: ['site.title'],
   areas: {
     addOns,
+    address,
     commenting,
     comments,
     events,

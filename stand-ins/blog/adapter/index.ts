@@ -1,9 +1,9 @@
 import { digest, foldSpace, textBlocks, type System } from 'unpack'
 import { load } from 'cheerio'
-import { addOnsWith } from '../../common/adapter/areas/addOns.js'
 import { theme } from '../../common/adapter/areas/theme.js'
 import { screensOf, trouble } from '../../common/adapter/screens.js'
 import { logIn, StandInSession } from '../../common/adapter/session.js'
+import { addOns } from './areas/addOns.js'
 import { address } from './areas/address.js'
 import { categories } from './areas/categories.js'
 import { commenting } from './areas/commenting.js'
@@ -42,7 +42,7 @@ export const standInBlogSystem: System<StandInSession> = {
   password: { length: 22, characters: 'ABCDEFGHJKLMNPQRSTUVWXYZabcdefghijkmnopqrstuvwxyz23456789-_' },
   firstRunNeeds: ['owner.email'],
   areas: {
-    addOns: addOnsWith('smileys', '1.0'),
+    addOns,
     address,
     categories,
     commenting,

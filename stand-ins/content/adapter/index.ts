@@ -1,9 +1,9 @@
 import { load } from 'cheerio'
 import type { System } from 'unpack'
-import { addOnsWith } from '../../common/adapter/areas/addOns.js'
 import { theme } from '../../common/adapter/areas/theme.js'
 import { screensOf, trouble } from '../../common/adapter/screens.js'
 import { logIn, StandInSession } from '../../common/adapter/session.js'
+import { addOns } from './areas/addOns.js'
 import { commenting } from './areas/commenting.js'
 import { comments } from './areas/comments.js'
 import { events } from './areas/events.js'
@@ -38,7 +38,7 @@ export const standInContentSystem: System<StandInSession> = {
   password: { length: 22, characters: 'ABCDEFGHJKLMNPQRSTUVWXYZabcdefghijkmnopqrstuvwxyz23456789-_' },
   firstRunNeeds: ['site.title'],
   areas: {
-    addOns: addOnsWith('comments', '1.0'),
+    addOns,
     commenting,
     comments,
     events,

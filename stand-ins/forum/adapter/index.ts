@@ -1,10 +1,10 @@
 import { digest, foldSpace, type System } from 'unpack'
 import { load } from 'cheerio'
-import { addOnsWith } from '../../common/adapter/areas/addOns.js'
 import { theme } from '../../common/adapter/areas/theme.js'
 import { logIn, StandInSession } from '../../common/adapter/session.js'
 import { screensOf, trouble } from '../../common/adapter/screens.js'
 import { access } from './areas/access.js'
+import { addOns } from './areas/addOns.js'
 import { forumOrder } from './areas/forumOrder.js'
 import { forums } from './areas/forums.js'
 import { groups } from './areas/groups.js'
@@ -37,7 +37,7 @@ export const standInForumSystem: System<StandInSession> = {
   password: { length: 22, characters: 'ABCDEFGHJKLMNPQRSTUVWXYZabcdefghijkmnopqrstuvwxyz23456789-_' },
   areas: {
     access,
-    addOns: addOnsWith('smileys', '1.0'),
+    addOns,
     forumOrder,
     forums,
     groups,
