@@ -167,11 +167,13 @@ export const postsCases: readonly ConformanceCase[] = [
         { ...draft, state: 'published' },
       )
       assert.deepEqual(
-        [...(await site.settledForGood(second)).settled].filter((ref) => ref.startsWith('posts/')).sort(),
+        [...(await site.settledForGood(second, { inUse: true })).settled]
+          .filter((ref) => ref.startsWith('posts/'))
+          .sort(),
         ['posts/draft', 'posts/kelp'],
       )
       const renamed = plan({ ...kelp, slug: 'seaweed', was: 'kelp' }, { ...draft, state: 'published' })
-      assert.deepEqual((await site.settledForGood(renamed)).settled, ['posts/seaweed'])
+      assert.deepEqual((await site.settledForGood(renamed, { inUse: true })).settled, ['posts/seaweed'])
     },
   },
 ]

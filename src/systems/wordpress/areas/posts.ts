@@ -7,10 +7,10 @@ import { content } from '../carriers/content.js'
 import { entryAgain, readEntry, removeEntry } from '../entries.js'
 import { categoriesOf, postsOf, tagsOf } from '../items.js'
 import type { WordPressSession } from '../session.js'
-import { titleAsHtml } from '../titles.js'
+import { titleAsHtml, titleIn } from '../titles.js'
 
 export const posts: AreaOnSystem<'posts', WordPressSession> = {
-  keys: ['title', 'slug', 'body', 'state', 'categories', 'tags', 'date'],
+  keys: ['title', 'slug', 'summary', 'body', 'state', 'categories', 'tags', 'date'],
   async read(session) {
     const [all, categories, tags] = await Promise.all([postsOf(session), categoriesOf(session), tagsOf(session)])
     const refs = (area: 'categories' | 'tags', terms: typeof categories, ids: readonly number[]) =>
@@ -25,6 +25,7 @@ export const posts: AreaOnSystem<'posts', WordPressSession> = {
           ...read,
           item: {
             ...read.item,
+            summary: titleIn(entry.excerpt?.raw ?? ''),
             categories: refs('categories', categories, entry.categories),
             tags: refs('tags', tags, entry.tags),
             date: (entry.date ?? '').slice(0, 16),
@@ -36,13 +37,14 @@ export const posts: AreaOnSystem<'posts', WordPressSession> = {
   translate(differences, { baseline: { comments } }) {
     return differences.map((difference) => {
       if (difference.is === 'left over') return removeEntry('posts', difference)
-      const { title, slug, body: text, state, categories, tags, date } = difference.wanted
+      const { title, slug, summary, body: text, state, categories, tags, date } = difference.wanted
       const fresh = difference.is === 'missing'
-      const changed = (key: 'body' | 'date') => fresh || difference.fields.includes(key)
+      const changed = (key: 'summary' | 'body' | 'date') => fresh || difference.fields.includes(key)
       const body = {
         title: titleAsHtml(title),
         slug,
         status: state === 'draft' ? 'draft' : 'publish',
+        ...(summary !== undefined && changed('summary') && { excerpt: titleAsHtml(summary) }),
         ...(text !== undefined && changed('body') && { content: bodyOf(text) }),
         ...(categories && { categories: categories.map(idOf) }),
         ...(tags && { tags: tags.map(idOf) }),
