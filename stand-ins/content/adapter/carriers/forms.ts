@@ -1,5 +1,6 @@
 import type { Carried, Carrier, IdOf, SecretOf, TextOf } from 'unpack'
 import { oneForm } from '../../../common/adapter/carriers/forms.js'
+import { itemForms, type ItemFields as Fields } from '../../../common/adapter/carriers/items.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { boxesFor } from '../who.js'
 
@@ -9,33 +10,11 @@ export const mailForm = oneForm('mail')
 export const visitors = oneForm('visitors')
 
 export type Sort = 'pages' | 'news' | 'events'
-export interface ItemFields {
-  room: Sort | 'groups' | 'uploads' | 'comments'
-  /** Which item; a new one where left out. */
-  id?: IdOf
-  remove?: boolean
-  /** A list becomes a line each. */
-  fields?: Readonly<Record<string, string | IdOf | TextOf | readonly IdOf[]>>
-}
+type Room = Sort | 'groups' | 'uploads' | 'comments'
+export type ItemFields = Fields<Room>
 
-/** Everything that is a form an item. */
-export const items: Carrier<ItemFields, StandInSession> = {
-  name: 'items',
-  side: 'dashboard',
-  atOnce: 1,
-  async carry([load], session): Promise<Carried[]> {
-    if (!load) return []
-    const { room, id, remove, fields = {} } = load
-    if (remove && room === 'comments')
-      return [await session.send('comments', { form: `remove-${id}`, to: `comments/${id}/remove` })]
-    if (remove) return [await session.send(`${room}/${id}`, { form: 'remove', to: `${room}/${id}/remove` })]
-    const changes = Object.fromEntries(
-      Object.entries(fields).map(([name, value]) => [name, Array.isArray(value) ? value.join('\n') : String(value)]),
-    )
-    const outcome = await session.send(`${room}/${id ?? 'new'}`, { changes })
-    return [outcome.refused === undefined && id !== undefined ? { ...outcome, id } : outcome]
-  },
-}
+/** Everything that is a form an item; lists are a line each. */
+export const items = itemForms<Room>({ inList: ['comments'], joint: '\n' })
 
 /** Publishes and takes back; what a stopped run has turned already is left. */
 export const states: Carrier<{ room: Sort; id: IdOf; to: 'publish' | 'retract' }, StandInSession> = {

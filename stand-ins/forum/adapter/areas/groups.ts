@@ -1,25 +1,4 @@
-import { Step, type AreaOnSystem, idOf } from 'unpack'
-import type { StandInSession } from '../../../common/adapter/session.js'
+import { groupsBy } from '../../../common/adapter/areas/groups.js'
 import { items } from '../carriers/forms.js'
 
-const room = 'groups'
-
-export const groups: AreaOnSystem<'groups', StandInSession> = {
-  keys: ['name', 'description'],
-  async read(session) {
-    const rows = await session.rows(room)
-    return rows.map(({ id, cells, data }) => {
-      const item = { name: cells[0] ?? '', description: data.description ?? '' }
-      return { id, item, copy: item }
-    })
-  },
-  translate: (differences) =>
-    differences.map((difference) => {
-      const proves = [difference]
-      if (difference.is === 'left over')
-        return Step.of(items, { room, id: idOf(difference.ref), remove: true }, { proves })
-      const { name, description = '' } = difference.wanted
-      const id = difference.is === 'different' ? { id: idOf(difference.found.ref) } : {}
-      return Step.of(items, { room, ...id, fields: { name, description } }, { proves, gives: difference.ref })
-    }),
-}
+export const groups = groupsBy(items)

@@ -1,5 +1,6 @@
 import { type Carried, type Carrier, type IdOf, type SecretOf, formOn } from 'unpack'
-import { oneForm, plain } from '../../../common/adapter/carriers/forms.js'
+import { oneForm } from '../../../common/adapter/carriers/forms.js'
+import { itemForms, type ItemFields as Fields } from '../../../common/adapter/carriers/items.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 
 export const settings = oneForm('settings')
@@ -9,30 +10,11 @@ export const signingIn = oneForm('signing-in')
 export const postingForm = oneForm('posting')
 export const profilesForm = oneForm('profiles')
 
-export interface ItemFields {
-  room: 'groups' | 'categories' | 'forums' | 'topics'
-  /** Which item; a new one where left out. */
-  id?: IdOf
-  remove?: boolean
-  fields?: Readonly<Record<string, string | IdOf>>
-}
+type Room = 'groups' | 'categories' | 'forums' | 'topics'
+export type ItemFields = Fields<Room>
 
 /** Everything that is a form an item. */
-export const items: Carrier<ItemFields, StandInSession> = {
-  name: 'items',
-  side: 'dashboard',
-  atOnce: 1,
-  async carry([load], session): Promise<Carried[]> {
-    if (!load) return []
-    const { room, id, remove, fields = {} } = load
-    session.shelf.forget('forums', 'topics', 'access')
-    if (remove && room === 'topics')
-      return [await session.send('topics', { form: `remove-${id}`, to: `topics/${id}/remove` })]
-    if (remove) return [await session.send(`${room}/${id}`, { form: 'remove', to: `${room}/${id}/remove` })]
-    const outcome = await session.send(`${room}/${id ?? 'new'}`, { changes: plain(fields) })
-    return [outcome.refused === undefined && id !== undefined ? { ...outcome, id } : outcome]
-  },
-}
+export const items = itemForms<Room>({ inList: ['topics'], stale: () => ['forums', 'topics', 'access'] })
 
 /** In which order categories and forums stand. */
 export const orderForm: Carrier<{ order: readonly IdOf[] }, StandInSession> = {
