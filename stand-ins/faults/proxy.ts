@@ -19,6 +19,8 @@ export interface TroubledSite {
   trouble(faults: readonly Fault[]): void
   /** Shown each request before it is handed on, and when the site has answered it. */
   watch?: (number: number, when: 'before' | 'after') => void
+  /** Changes a request on its way: its headers in place, and what it gives is sent as its body. */
+  alter?: (asked: Passed & { headers: IncomingMessage['headers'] }, body: string) => string
   close(): Promise<void>
 }
 
@@ -106,13 +108,21 @@ export async function troubled(to: number, port = 0): Promise<TroubledSite> {
     reply.end(body)
   }
 
+  const altered = ({ method = 'GET', url = '/', headers }: IncomingMessage, body: Buffer, number: number): Buffer => {
+    if (!site.alter) return body
+    const text = site.alter({ number, method, url, headers }, body.toString('latin1'))
+    if (headers['content-length'] !== undefined) headers['content-length'] = String(text.length)
+    return Buffer.from(text, 'latin1')
+  }
+
   async function pass(
     ask: IncomingMessage,
     reply: ServerResponse,
     is: FaultKind | undefined,
     number: number,
   ): Promise<void> {
-    const body = await bytesOf(ask)
+    const came = await bytesOf(ask)
+    const body = altered(ask, came, number)
     site.watch?.(number, 'before')
     if (ask.destroyed && ask.socket.destroyed) return
     switch (is) {

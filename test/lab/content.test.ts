@@ -274,3 +274,35 @@ test('what pretends on this system: answers that look like success, and what Unp
   assert.deepEqual([done.failed, failed(done.checks).filter((text) => !/pages\/first/.test(text))], [[], []])
   assert.ok(readdirSync(done.record ?? '').includes('report.html'))
 })
+
+test('without what this system wants said it pretends to save: nothing of that is believed, and the next run heals it', async () => {
+  const { address, options } = await site()
+  await content.make(address)
+  const plan = (description: string, sidebars: object) =>
+    planned(
+      address,
+      `sidebars: ${JSON.stringify(sidebars)}`,
+      {},
+      'username: marlow, email: ines@ropewalk.example, signInAs: boss',
+      `, description: ${description}`,
+    )
+  const run = (baseline: Baseline) => settle(baseline, { ...options, confirm: false })
+  await run(plan('Rope', {}))
+  // a change that does not ask for JSON
+  content.before.alter = ({ method, headers }, body) => {
+    if (method === 'PATCH') headers.accept = 'text/html'
+    return body
+  }
+  const unsaved = await run(plan('Tar', {}))
+  assert.deepEqual(
+    unsaved.failed.map(({ ref }) => ref),
+    ['site'],
+  )
+  // forms without their token
+  content.before.alter = (_asked, body) => body.replace(/_authenticator(=|"\r\n\r\n)[^&\r]*/g, '_nothing$1')
+  const rolledBack = await run(plan('Rope', { left: ['search'], right: ['search'] }))
+  assert.deepEqual(rolledBack.failed.map(({ ref }) => ref).sort(), ['sidebars/left', 'sidebars/right'])
+  content.before.alter = undefined
+  const healed = await run(plan('Tar', { left: ['search'], right: ['search'] }))
+  assert.deepEqual([healed.failed, healed.settled.length > 0], [[], true])
+})

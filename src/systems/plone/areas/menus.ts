@@ -23,6 +23,8 @@ export const menus: AreaOnSystem<'menus', PloneSession> = {
     const shown = tree
       .in('')
       .filter(({ type, isDefault, raw }) => !isDefault && !raw.exclude_from_nav && !NO_ENTRY.has(type))
+      // visitors are not shown it
+      .filter(({ type, raw }) => type !== 'Link' || raw.review_state === 'published')
     const entries: MenuEntry[] = [
       ...(home ? [{ link: session.visitor.home, label: 'Home' }] : []),
       ...shown.map(({ type, path, raw }) =>

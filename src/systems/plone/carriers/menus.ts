@@ -42,11 +42,15 @@ async function nodeFor(session: PloneSession, tree: Tree, { page, link, label }:
     return node
   }
   const there = tree.in('').find(({ type, raw }) => type === 'Link' && raw.remoteUrl === link && raw.title === label)
-  if (there) return there
+  if (there) return published(session, tree, there)
   const fields = { '@type': 'Link', id: `${slugOf(label)}-link`, title: label, remoteUrl: link }
-  const made = await makeIn(session, tree, '', fields)
-  await turn(session, tree, made.path, { to: 'publish' })
-  return made
+  return published(session, tree, await makeIn(session, tree, '', fields))
+}
+
+/** A link is for everybody: one of a run that was stopped may not be yet. */
+async function published(session: PloneSession, tree: Tree, link: Node): Promise<Node> {
+  if (link.raw.review_state !== 'published') await turn(session, tree, link.path, { to: 'publish' })
+  return link
 }
 
 /** Other links go, and other pages are left out of menus. */
