@@ -1,11 +1,10 @@
 import type { Attempt } from '../core/looking.js'
-import type { SignedIn } from '../systems/session.js'
 import type { Visitor } from '../web/visitor.js'
 
 /** What trying something may use. */
-export interface TryingAt<S extends SignedIn = SignedIn> {
+export interface TryingAt<S = unknown> {
   visitor: Visitor
-  /** The owner, for what nobody else can do. */
+  /** The owner, signed in to the system, for what nobody else can do. */
   session: S
   /** Where visitors find what it is tried at. */
   address: string
@@ -14,7 +13,7 @@ export interface TryingAt<S extends SignedIn = SignedIn> {
 }
 
 /** Tries something out. @returns what came of it, in the attempt's words; nothing where there is nothing to try */
-export type Trying<T extends object, S extends SignedIn = SignedIn> = (
+export type Trying<T extends object, S = unknown> = (
   attempt: Attempt<T>,
   at: TryingAt<S>,
 ) => Promise<{ came: string; detail?: string } | undefined>

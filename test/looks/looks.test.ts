@@ -1,4 +1,3 @@
-import type { SignedIn } from 'unpack'
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
 import type { Expectation, OwnLook } from '../../src/core/looking.js'
@@ -175,7 +174,7 @@ test('a theme is worn, and an old address is followed where the system leads the
     place: '/kelp',
   }
   const address = `${home}a/kelp`
-  const where = (visitor: Visitor) => ({ visitor, session: {} as SignedIn, address, text: '' })
+  const where = (visitor: Visitor) => ({ visitor, session: undefined, address, text: '' })
   assert.equal((await followed(() => true)(attempt, where(to(address))))?.came, 'leads on')
   assert.equal((await followed(() => true)(attempt, where(to(home))))?.came, 'leads elsewhere')
   assert.equal(await followed(() => false)(attempt, where(to(address))), undefined)
