@@ -35,7 +35,7 @@ const commands: Record<string, { about: string; load: () => Promise<Command> }> 
     load: async () => (await import('./commands/stand-in.js')).standInCommand(),
   },
   demo: {
-    about: 'watch the whole job on a stand-in blog or forum; needs nothing installed',
+    about: 'watch the whole job on a stand-in; needs nothing installed',
     load: async () => (await import('./commands/demo.js')).demoCommand(),
   },
 }

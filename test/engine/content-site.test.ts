@@ -54,6 +54,8 @@ test('examples, in English and in German: they go; the one that somebody edited 
     const site = await running({ standing: 'fresh', language })
     const { content } = site.standIn
     assert.equal((await survey(site.address, site.options)).standing, 'fresh')
+    // asked at the top of its server, it says where it is
+    assert.equal((await survey(new URL('/', site.address).href, site.options)).address.base, '/museum/')
     const [, inside] = content.pages
     if (inside) Object.assign(inside, { body: '<p>Mine.</p>', edited: new Date().toISOString() })
     const baseline = museumBaseline(site.address, language === 'de' ? inGerman : undefined)

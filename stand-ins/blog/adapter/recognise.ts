@@ -1,6 +1,6 @@
 import { digest, foldSpace, originOf, textBlocks, type FirstLook, type Recognised } from 'unpack'
 import { load } from 'cheerio'
-import { isHere } from '../../common/adapter/here.js'
+import { frontOf, isHere } from '../../common/adapter/here.js'
 import { shippedTexts } from './shipped-texts.js'
 
 const generator = /^Stand-in blog ([\d.]+)$/
@@ -40,5 +40,5 @@ export async function recognise({ front, get }: FirstLook): Promise<Recognised |
         return { ref: `${area}/${href.split('/').at(-1)}`, origin: originOf({ place: known, untouched: known, known }) }
       }),
   )
-  return { ...known, state: 'set up', address: front.url, seen: looked }
+  return { ...known, state: 'set up', address: frontOf($, front.url), seen: looked }
 }

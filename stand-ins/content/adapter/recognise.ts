@@ -1,6 +1,6 @@
 import { originOf, type FirstLook, type Recognised } from 'unpack'
 import { load } from 'cheerio'
-import { isHere } from '../../common/adapter/here.js'
+import { frontOf, isHere } from '../../common/adapter/here.js'
 import { isShippedText, shipped } from './shipped.js'
 
 const generator = /^Stand-in content site ([\d.]+)$/
@@ -16,7 +16,8 @@ export async function recognise({ front, get }: FirstLook): Promise<Recognised |
   const known = { id: 'stand-in-content', name: 'Stand-in content site', version, proven: version === PROVEN }
   if ($('main#unmade, form#first-run').length > 0)
     return { ...known, state: 'first-run', address: front.url.replace(/setup\/?$/, '') }
-  const map = await get(new URL('map', front.url).href)
+  const address = frontOf($, front.url)
+  const map = await get(new URL('map', address).href)
   const places = load(map?.text ?? '')('#map a')
     .toArray()
     .flatMap((link) => link.attribs.href ?? [])
@@ -24,9 +25,9 @@ export async function recognise({ front, get }: FirstLook): Promise<Recognised |
     places.slice(0, MOST).map(async (href) => {
       const answer = await get(new URL(href, front.url).href)
       const ships = answer !== undefined && isShippedText(load(answer.text)('.text').first().html() ?? '')
-      const ref = `pages/${href.replace(new URL(front.url).pathname, '').replace(/\/$/, '')}`
+      const ref = `pages/${href.replace(new URL(address).pathname, '').replace(/\/$/, '')}`
       return { ref, origin: originOf(ships ? shipped : undefined) }
     }),
   )
-  return { ...known, state: 'set up', address: front.url, seen }
+  return { ...known, state: 'set up', address, seen }
 }

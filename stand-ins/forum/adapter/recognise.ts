@@ -1,6 +1,6 @@
 import { digest, foldSpace, originOf, type FirstLook, type Recognised } from 'unpack'
 import { load } from 'cheerio'
-import { isHere } from '../../common/adapter/here.js'
+import { frontOf, isHere } from '../../common/adapter/here.js'
 import { shippedTexts } from './shipped-texts.js'
 
 const generator = /^Stand-in forum ([\d.]+)$/
@@ -17,7 +17,7 @@ export async function recognise({ front, get }: FirstLook): Promise<Recognised |
     name: 'Stand-in forum',
     version,
     proven: version === PROVEN,
-    address: front.url,
+    address: frontOf($, front.url),
   }
   // closed to visitors: it shows what it is, and nothing of what is in it
   if ($('#shut').length > 0) return { ...known, state: 'set up' }
