@@ -52,7 +52,6 @@ export type {
   SharedLook,
 } from './looking.js'
 export type { CommentTry } from './areas/commenting.js'
-export type { MailTry } from './areas/mail.js'
 export type { LeadsOn } from './areas/publishing.js'
 export type { CommentFormLook } from './areas/commenting.js'
 export type { SignUpLook } from './areas/signUp.js'

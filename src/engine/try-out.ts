@@ -1,3 +1,4 @@
+import { setTimeout as wait } from 'node:timers/promises'
 import type { Trying } from '../looks/trying.js'
 import { areaNames, areaOf, type AreaName, type Inventory } from '../core/areas/index.js'
 import { UnpackError } from '../core/errors.js'
@@ -16,6 +17,9 @@ import type { Run } from './run.js'
 import { takeStock } from './stock.js'
 import { newMark, takeAwayLeft, withMark } from './trial-marks.js'
 import { tryEyes } from './try-eyes.js'
+
+/** How long a mail is waited for, in milliseconds, and how often it is looked for meanwhile. */
+const WAIT = { most: 10_000, between: 200 }
 
 /**
  * Tries out what looking does not show, as the areas say; what was written is taken away again. Every writing is journalled.
@@ -48,9 +52,9 @@ async function tryArea(work: Work, area: AreaName, inventory: Inventory): Promis
   const attempts = areaOf(area).tries?.(run.baseline, (ref) => foundAt(inventory, ref), shipped) ?? []
   const checks: Check[] = []
   for (const attempt of attempts) {
-    const cannot = attempt.cannot ?? (way ? unread(run, attempt) : 'this system gives no way to try it')
+    const cannot = attempt.cannot ?? (way && unread(run, attempt))
     if (!way || cannot !== undefined) {
-      checks.push(untried(attempt, cannot ?? ''))
+      checks.push(untried(attempt, cannot ?? 'this system gives no way to try it'))
       continue
     }
     const act = (mark: string) =>
@@ -60,9 +64,11 @@ async function tryArea(work: Work, area: AreaName, inventory: Inventory): Promis
   return checks
 }
 
-const untried = ({ name }: Attempt, why: string): Check => ({
-  name,
-  as: 'visitor',
+/** Whoever tries it: a site's mail is sent by its owner, everything else is a visitor's. */
+const whose = ({ arrivesAt }: Attempt): string => (arrivesAt === undefined ? 'visitor' : 'owner')
+const untried = (attempt: Attempt, why: string): Check => ({
+  name: attempt.name,
+  as: whose(attempt),
   outcome: 'not looked at',
   detail: why,
 })
@@ -83,7 +89,7 @@ async function tryOne(
   const { name, should, words, arrivesAt } = attempt
   const check = (ok: boolean, detail: string): Check => ({
     name,
-    as: arrivesAt === undefined ? 'visitor' : 'owner',
+    as: whose(attempt),
     outcome: lookedAt(ok),
     detail,
   })
@@ -103,7 +109,12 @@ async function tryOne(
   }
 }
 
-const arrival = async ({ options }: Run, to: string, since: Date, mark: string): Promise<'arrived' | 'lost'> => {
-  const mails = (await options.mailbox?.mailsTo(to, since)) ?? []
-  return mails.some((text) => text.includes(mark)) ? 'arrived' : 'lost'
+/** Others may write to the same address meanwhile: the mail that is waited for bears the mark. */
+async function arrival({ options }: Run, to: string, since: Date, mark: string): Promise<'arrived' | 'lost'> {
+  for (const end = Date.now() + WAIT.most; ;) {
+    const mails = (await options.mailbox?.mailsTo(to, since)) ?? []
+    if (mails.some((text) => text.includes(mark))) return 'arrived'
+    if (Date.now() >= end) return 'lost'
+    await wait(WAIT.between, undefined, { signal: options.signal })
+  }
 }

@@ -17,7 +17,7 @@ export const mail: AreaOnSystem<'mail', PloneSession> = {
         : `smtp://${smtp_host}${smtp_port === null || smtp_port === undefined ? '' : `:${smtp_port}`}`
     return [{ id: 'mail', item: { from: email_from_address, name: email_from_name, server } }]
   },
-  async try({ to }, { session, text }) {
+  async try({ arrivesAt: to = '' }, { session, text }) {
     const message = { to, from: to, name: 'Unpack', subject: 'Unpack tries the mail of this site', message: text }
     const answer = await session.rest('POST', '@email-send', message)
     return answer.status < 300

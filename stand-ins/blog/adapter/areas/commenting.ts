@@ -1,7 +1,7 @@
 import { commentFormAt, settingSteps, type AreaOnSystem, type ItemOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { as, box } from '../../../common/adapter/settings.js'
-import { tryComment, takeCommentsAway } from '../trial.js'
+import { tryComment, takeCommentsAway } from '../../../common/adapter/trial.js'
 import { visitors } from '../carriers/forms.js'
 
 export const commenting: AreaOnSystem<'commenting', StandInSession> = {

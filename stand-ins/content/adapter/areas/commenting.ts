@@ -2,7 +2,7 @@ import { commentFormAt, settingSteps, type AreaOnSystem } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { as, box } from '../../../common/adapter/settings.js'
 import { visitors } from '../carriers/forms.js'
-import { takeCommentsAway, tryComment } from '../trial.js'
+import { takeCommentsAway, tryComment } from '../../../common/adapter/trial.js'
 
 const OFF = 'comments come with an add-on here: write “addOns: [{ use: comments }]” into the baseline'
 

@@ -1,13 +1,14 @@
 import { formOn, has, type CommentTry, type Trying } from 'unpack'
-import type { StandInSession } from '../../common/adapter/session.js'
+import type { StandInSession } from './session.js'
 
-/** A visitor's comment under a piece of news, for trying the rules. */
-export const tryComment: Trying<CommentTry> = async (_try, { visitor, address, text }) => {
-  const page = await visitor.get(address)
-  const form = formOn(page.text, 'form#say')
+/** A visitor's comment under a post or a piece of news, for trying the rules. */
+export const tryComment: Trying<CommentTry> = async ({ links }, { visitor, address, text: ours }) => {
+  const post = await visitor.get(address)
+  const form = formOn(post.text, 'form#say')
   if (!form) return { came: 'refused' }
+  const text = [ours, ...Array.from({ length: links }, (_, index) => `https://trial${index}.example/`)].join(' ')
   const answer = await visitor.post(
-    new URL(form.action, page.url).href,
+    new URL(form.action, post.url).href,
     { ...form.fields, by: 'A visitor', text },
     { follow: true },
   )
