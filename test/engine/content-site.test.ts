@@ -5,7 +5,7 @@ import { standInContentSystem } from '../../stand-ins/content/adapter/index.js'
 import { standInContent, type StandInContentOptions } from '../../stand-ins/content/server/index.js'
 import { folder } from '../help/folders.js'
 import { inGerman, museumBaseline } from '../help/museum.js'
-import { ownFolders, writesAt } from '../help/sites.js'
+import { mailServer, ownFolders, writesAt } from '../help/sites.js'
 
 const root = folder()
 const open: { close(): Promise<void> }[] = []
@@ -194,4 +194,19 @@ test('what keeps everybody else out while it is tried is tried by one after the 
   // a visitor's look is refused, and stands anywhere between those of both members
   const edits = standIn.requests.filter((line) => line.includes('/edit/rota')).map((line) => line.charAt(0))
   assert.ok(['GGPGP', 'GPGGP', 'GPGPG'].includes(edits.join('')), edits.join(''))
+})
+
+test('a mail of somebody else’s that comes at the same moment is not taken for the one that is waited for', async () => {
+  const site = await running()
+  const { mailbox, smtp } = await mailServer(root, (one) => open.push(one))
+  const baseline = museumBaseline(site.address, (text) => text.replace('smtp://127.0.0.1:2525', smtp))
+  await settle(baseline, { ...site.options, confirm: false })
+  let asked = 0
+  const busy = {
+    mailsTo: (to: string, since: Date) =>
+      (asked += 1) === 1 ? Promise.resolve(['Is the museum open?']) : mailbox.mailsTo(to, since),
+  }
+  const { checks } = await confirm(baseline, { ...site.options, try: true, mailbox: busy })
+  assert.equal(checks.find(({ name }) => name === 'a mail that the site sends arrives')?.outcome, 'passed')
+  assert.equal(asked, 2)
 })
