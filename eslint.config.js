@@ -2,7 +2,7 @@ import js from '@eslint/js'
 import tseslint from 'typescript-eslint'
 
 export default tseslint.config(
-  { ignores: ['src/core/url.d.ts', 'dist', 'node_modules', '**/dist/**', 'unpack-record', '.lab'] },
+  { ignores: ['lab/', 'src/core/url.d.ts', 'dist', 'node_modules', '**/dist/**', 'unpack-record', '.lab'] },
   js.configs.recommended,
   ...tseslint.configs.strictTypeChecked,
   {

@@ -187,13 +187,19 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   /** Whether more people would see something. */
   opens?(wanted: I, found: I): boolean
   /** Items that stand in one without going with it: a container that holds something of somebody's stays. */
-  holds?: { area: string; by: string }
+  holds?: readonly { area: string; by: string }[]
   /** Why one that goes can't be given back from what is kept of it. */
   unkept?: string
   /** Fields that an item can't do without: where a system has no such thing, it is left alone and told. */
   must?: readonly (keyof I & string)[]
   /** Fields that are the owner's once they edited them. */
   texts?: readonly (keyof I & string)[]
+  /** Fields that are the owner's once they changed them, whatever they hold: what we wrote last is remembered of each. */
+  theirs?: readonly (keyof I & string)[]
+  /** Fields that are sent when an item is made, and never after: what stands there counts from then on. */
+  onlyNew?: readonly (keyof I & string)[]
+  /** Why a key is the owner's to change by hand, as things stand there. */
+  fixed?(key: keyof I & string, found: (area: string) => readonly Found[]): string | undefined
   /** True if two values of a field mean the same; plain equality where left out. */
   same?(key: keyof I & string, wanted: Value, found: Value): boolean
   /** What an owner calls an item: `the page “Visit us”`. */

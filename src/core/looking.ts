@@ -19,6 +19,8 @@ export type SharedLook =
   | { look: 'icon' }
   /** An old address leads to where it stands now. */
   | { look: 'leads-here'; from: string }
+  /** What a look at many leaves out, and why. */
+  | { look: 'beyond'; why: string }
   | FeedLook
 /** The feed can be read, and is no longer than planned. */
 export interface FeedLook {

@@ -35,15 +35,17 @@ export function baselineFile(file: string, at?: string): Baseline {
 /** The files that a baseline names, and those that they name. */
 export function filesBeside(text: string, folder: string): Files {
   const files: Record<string, Uint8Array> = {}
-  const read = (names: readonly string[]) => {
+  const read = (names: readonly string[]): boolean => {
+    const before = Object.keys(files).length
     for (const name of names) {
       if (name in files || name.split(/[/\\]/).includes('..')) continue
       const bytes = readBytes(join(folder, name), mostOf(name), folder)
       if (bytes) files[name] = bytes
     }
+    return Object.keys(files).length > before
   }
-  read(filesNamed(text))
-  read(filesNamed(text, files))
+  // tables name texts, and texts name pictures
+  while (read(filesNamed(text, files)));
   return files
 }
 

@@ -3,7 +3,7 @@ import { UnpackError } from '../core/errors.js'
 import type { SignedIn } from '../systems/session.js'
 import { NoAnswer } from '../web/failure.js'
 import { carryOut } from './carry-out.js'
-import { storeOwner } from './owner-login.js'
+import { loginOfOwner } from './owner-login.js'
 import type { RunRecord } from './keeping.js'
 import type { Run } from './run.js'
 import { Agenda } from './settling/agenda.js'
@@ -24,7 +24,7 @@ export async function fillFirstRun(run: Run, expected: Comparison, record: RunRe
   })
   if (missing.length > 0) throw UnpackError.of('first-run-needs', { keys: missing })
   const session = await run.logins.atFirstRun()
-  await storeOwner(run)
+  await loginOfOwner(run)
 
   run.phase('first run')
   const ofForm = expected.differences.filter(({ area }) => area === 'site' || area === 'owner')

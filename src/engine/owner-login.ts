@@ -29,7 +29,7 @@ const ownerIn = (differences: readonly AnyDifference[]): readonly string[] => {
 }
 
 /** Makes sure that a login of the owner's is stored, for a form that makes the account. */
-export async function storeOwner(run: Run): Promise<Secret> {
+export async function loginOfOwner(run: Run): Promise<Secret> {
   const { logins } = run.options
   const { username } = run.baseline.owner
   const stored = await logins.find(run.site.home, username)
@@ -45,7 +45,7 @@ export async function ownerSecret(run: Run, differences: readonly AnyDifference[
   const { username } = run.baseline.owner
   const stored = await logins.find(run.site.home, username)
   const fields = ownerIn(differences)
-  if (!stored) return fields.includes('username') ? storeOwner(run) : undefined
+  if (!stored) return fields.includes('username') ? loginOfOwner(run) : undefined
   if (!fields.includes('password') || !logins.prepare) return stored.password
   if (stored.next) return stored.next
   const next = await newPassword(run)

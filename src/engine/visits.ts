@@ -40,7 +40,7 @@ export async function visits(
     return [checked(expectation.name, seen)]
   })
   const own = run.baseline.checks.flatMap((check) =>
-    'shows' in check
+    'at' in check
       ? [checked(`${check.at} shows “${check.shows}”`, async () => shown(await visit(check.at), [check.shows]))]
       : [],
   )

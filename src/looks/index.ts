@@ -1,4 +1,5 @@
 import type { OwnLook, SharedLook } from '../core/looking.js'
+import { beyond } from './beyond.js'
 import { entry } from './entry.js'
 import { icon } from './icon.js'
 import { links } from './links.js'
@@ -16,6 +17,7 @@ const shared: { readonly [L in SharedLook['look']]?: Look<Extract<SharedLook, { 
   robots,
   icon,
   'leads-here': leadsHere,
+  beyond,
 }
 
 /** The look by a name that needs nothing of a system; where a feed is, each system says. */

@@ -22,7 +22,7 @@ test('a menu’s entry, a link without its label, keys of two forms in one', () 
   ])
   assert.ok(
     said('checks: [{ forum: A/B, shows: kelp, refused: true }]').includes(
-      'checks[0].shows: “shows” can’t stand beside the others here. Expected: { at: …, shows: … } or { forum: …, refused: … } or { page: …, refused: … }.',
+      'checks[0].shows: “shows” can’t stand beside the others here. Expected: { at: …, shows: … } or { forum: …, refused: … } or { page: …, refused: … } or { product: …, shows: … }.',
     ),
   )
 })

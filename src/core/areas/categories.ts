@@ -1,15 +1,21 @@
 import { z } from 'zod'
+import { filesAt } from '../baseline/named-files.js'
 import { namedBy } from '../baseline/plain-values.js'
 import type { Area, Plan } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
-import { slug } from '../baseline/values.js'
+import { fileName, slug } from '../baseline/values.js'
 import { refOf } from '../ref.js'
+import type { Upload } from '../upload.js'
 import { yesOrNo } from '../value.js'
 
 export const categorySchema = z.strictObject({
   name: z.string().min(1).describe('The name that visitors see'),
   slug: slug.describe('Its part of the address; a category is known by it'),
   description: z.string().optional().describe('What belongs into it'),
+  picture: fileName
+    .optional()
+    .describe('A picture beside the baseline, where the system shows one')
+    .meta({ examples: ['files/beans.png'] }),
   replaces: z.literal('shipped').optional().describe('It takes over the category that came with the system'),
   default: z.literal(true).optional().describe('Posts that name no category stand in this one'),
   was: slug.optional().describe('The slug it had before: it is renamed, not made a second time'),
@@ -29,6 +35,10 @@ export interface CategoryItem {
   parent: string
   /** True for the one in which posts stand that name none. */
   default?: boolean
+  /** The ref of the upload that is its picture. */
+  picture?: string
+  /** Its place among those beside it, from 1 on, where the system has an order. */
+  order?: number
 }
 
 /**
@@ -41,15 +51,24 @@ export const flatCategories = ({ categories }: Pick<Baseline, 'categories'>): Wa
   return flat(categories ?? [])
 }
 
-const planned = (wanted: readonly WantedCategory[], parent: string): Plan<CategoryItem>[] =>
-  wanted.flatMap(({ name, slug, description, replaces, was, under, default: isDefault }) => [
+const planned = (
+  wanted: readonly WantedCategory[],
+  parent: string,
+  uploads: Baseline['uploads'],
+): Plan<CategoryItem>[] =>
+  wanted.flatMap(({ name, slug, description, replaces, was, under, default: isDefault, picture }, index) => [
     {
-      item: { name, slug, description, parent, default: isDefault },
+      item: {
+        ...{ name, slug, description, parent, default: isDefault, order: index + 1 },
+        picture: pictureRef(uploads[picture ?? '']),
+      },
       was: was && refOf('categories', was),
       replacesShipped: replaces === 'shipped',
     },
-    ...planned(under ?? [], refOf('categories', slug)),
+    ...planned(under ?? [], refOf('categories', slug), uploads),
   ])
+
+const pictureRef = (upload: Upload | undefined): string | undefined => upload && refOf('media', upload.name)
 
 /** Its part of the baseline file. */
 export const categoriesPart = {
@@ -69,17 +88,24 @@ export const categories: Area<'categories', CategoryItem> = {
   gone: z.array(slug).describe('Slugs of categories'),
   guarded: true,
   apart: ['default'],
-  holds: { area: 'posts', by: 'categories' },
-  keys: ['name', 'slug', 'description', 'parent', 'default'],
+  holds: [
+    { area: 'posts', by: 'categories' },
+    { area: 'products', by: 'categories' },
+  ],
+  keys: ['name', 'slug', 'description', 'parent', 'order', 'picture', 'default'],
   named: ({ categories }) => namedBy(categories, 'slug', ['categories']),
+  files: ({ categories }) => filesAt('picture', categories, 'picture', ['categories']),
   sampled: ({ categories }) => categories,
   ref: (item) => refOf('categories', item.slug),
-  plan: ({ categories, sample }) => [
-    ...planned(categories ?? [], ''),
+  plan: ({ categories, sample, uploads }) => [
+    ...planned(categories ?? [], '', uploads),
     ...(sample?.categories ?? []).map((item) => ({ item })),
   ],
   takenOver: '“replaces: shipped” in the baseline takes it over, or “default: true” frees it',
-  links: ['parent'],
+  links: ['parent', 'picture'],
+  under: 'parent',
+  // nobody asks for an order by name: where a system has none, nothing is told
+  same: (key, wanted, found) => wanted === found || (key === 'order' && found === ''),
   call: (item) => `the category “${item.name}”`,
   say: (key) => (key === 'parent' ? 'stands under' : key === 'default' ? 'for posts without one' : key),
   show: (_key, value) => yesOrNo(value),

@@ -19,18 +19,24 @@ import { media } from './media.js'
 import { members, membersPart } from './members.js'
 import { menus, menusPart } from './menus.js'
 import { opening } from './opening.js'
+import { orders } from './orders.js'
 import { owner, ownerPart } from './owner.js'
 import { pages, pagesPart } from './pages.js'
+import { payment } from './payment.js'
 import { posting, postingPart } from './posting.js'
 import { posts, postsPart } from './posts.js'
 import { privacyPage, privacyPagePart } from './privacyPage.js'
+import { productCheck, products, productsPart } from './products.js'
 import { profiles, profilesPart } from './profiles.js'
 import { publishing, publishingPart } from './publishing.js'
+import { shipping } from './shipping.js'
 import { sidebars, sidebarsPart } from './sidebars.js'
 import { signIn, signInPart } from './signIn.js'
 import { signUp, signUpPart } from './signUp.js'
 import { site, sitePart } from './site.js'
+import { store, storePart } from './store.js'
 import { tags } from './tags.js'
+import { taxes } from './taxes.js'
 import { theme, themePart } from './theme.js'
 import { topics } from './topics.js'
 import { updates, updatesPart } from './updates.js'
@@ -40,7 +46,12 @@ export const areas = {
   owner,
   media,
   site,
+  store,
+  taxes,
+  shipping,
+  payment,
   categories,
+  products,
   tags,
   pages,
   frontPage,
@@ -68,6 +79,7 @@ export const areas = {
   events,
   comments,
   topics,
+  orders,
   opening,
   address,
 } as const
@@ -76,7 +88,9 @@ export const areas = {
 export const parts = {
   ...ownerPart,
   ...sitePart,
+  ...storePart,
   ...categoriesPart,
+  ...productsPart,
   ...pagesPart,
   ...frontPagePart,
   ...privacyPagePart,
@@ -100,7 +114,7 @@ export const parts = {
   ...eventsPart,
 }
 /** Looks at the finished site that a baseline may ask for, beside those at a place's text. */
-export const checkParts = [accessCheck, pageCheck] as const
+export const checkParts = [accessCheck, pageCheck, productCheck] as const
 
 /** All areas, by their names. */
 export type Areas = typeof areas

@@ -62,7 +62,8 @@ function once(named: readonly NamedItem[], add: AddMistake): void {
   let replacing = false
   for (const { name, path, replaces } of named) {
     const above = path.slice(0, -1)
-    const called = path.at(-1) === 'slug' ? 'slug' : 'name'
+    const own = path.at(-1)
+    const called = own === 'slug' ? 'slug' : own === 'sku' ? 'SKU' : 'name'
     const key = name.toLowerCase()
     const earlier = seen.get(key)
     if (earlier === undefined) seen.set(key, pathText(above))

@@ -7,6 +7,7 @@ import { filesIn } from './names.js'
 import { isGroup } from './plain-values.js'
 import { mistakesOf, mistakeText } from './mistakes.js'
 import type { Mistake } from './mistake.js'
+import { tableIn, tableOf } from './table.js'
 import { baselineSchema, type Baseline } from './schema.js'
 import { Source, type Position } from './source.js'
 
@@ -25,8 +26,9 @@ export interface ReadBaseline {
  * @example filesNamed('pages: [{ title: Visit, slug: visit, body: visit.md }]') // ['visit.md']
  */
 export function filesNamed(text: string, files: Files = {}): string[] {
-  const { all, bodies, sample } = filesIn(new Source(text, '').values())
-  return [...new Set([...all, ...picturesNamed(bodies, sample, files)])]
+  const { values, from } = withTables(new Source(text, ''), files)
+  const { all, bodies, sample } = filesIn(values)
+  return [...new Set([...from, ...all, ...picturesNamed(bodies, sample, files)])]
 }
 
 /**
@@ -59,11 +61,27 @@ export function readBaseline(text: string, files: Files = {}, file = 'baseline.y
   return { baseline: withFiles(values, files), document: source.document, where: (path) => source.at(path) }
 }
 
+/** In the order of the file; what stands in files beside it comes behind that. */
+const inOrder =
+  (file: string) =>
+  ({ at: a }: Mistake, { at: b }: Mistake): number =>
+    Number(a.file !== file) - Number(b.file !== file) || a.line - b.line || a.column - b.column
+
+/** The plain values of a file, with the rows of the tables that it names in their places. */
+function withTables(source: Source, files: Files): { values: unknown; from: string[]; tables: Mistake[] } {
+  const values = source.values()
+  const file = isGroup(values) ? tableOf(values.products) : undefined
+  if (!isGroup(values) || file === undefined || files[file] === undefined) return { values, from: [], tables: [] }
+  const { rows, mistakes, at } = tableIn(file, files, ['products'])
+  source.tabled('products', at)
+  return { values: { ...values, products: rows }, from: [file], tables: mistakes }
+}
+
 const placeText = ({ file, line, column }: Position): string => `${file}:${line}:${column}`
 
 function examine(source: Source, files: Files): { mistakes: Mistake[]; values?: Parameters<typeof withFiles>[0] } {
   const flaws = source.flaws.map(({ code, at }): Mistake => ({ code: 'yaml', at, path: '', ...flawTexts[code] }))
-  const values = source.values()
+  const { values, tables } = withTables(source, files)
   // of a text that is no YAML the values are what the parser guessed
   if (source.flaws.some(({ code }) => !isHarmless(code))) return { mistakes: flaws }
   if (!isGroup(values)) {
@@ -77,6 +95,6 @@ function examine(source: Source, files: Files): { mistakes: Mistake[]; values?: 
   const typed = parsed.success
     ? []
     : mistakesOf(parsed.error.issues, source, values).filter(({ path }) => !explained.has(path))
-  const mistakes = [...flaws, ...typed, ...crossed].sort((a, b) => a.at.line - b.at.line || a.at.column - b.at.column)
+  const mistakes = [...flaws, ...typed, ...crossed, ...tables].sort(inOrder(source.file))
   return { mistakes, values: mistakes.length === 0 && parsed.success ? parsed.data : undefined }
 }

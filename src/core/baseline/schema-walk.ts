@@ -77,6 +77,7 @@ function say(node: SchemaNode, isOneOfSeveral: boolean): string {
   if (isOneOfSeveral && keys.length > 0 && node.required?.length) return formText(node.required)
   if (keys.length > 0) return `a group of keys (${keys.slice(0, 6).join(', ')}${keys.length > 6 ? ', …' : ''})`
   const { type } = node
+  if (type === 'string' && isLikeNumber(node.examples?.[0])) return 'a text in quotes'
   return (type === undefined ? undefined : types[type]) ?? 'a value as in the example'
 }
 
@@ -127,4 +128,9 @@ const flow = (value: unknown): string =>
       ? `{ ${Object.entries(value)
           .map(([key, inner]) => `${key}: ${flow(inner)}`)
           .join(', ')} }`
-      : String(value)
+      : isLikeNumber(value)
+        ? `"${String(value)}"`
+        : String(value)
+
+/** A text that YAML would take for a number without quotes. */
+const isLikeNumber = (value: unknown): boolean => typeof value === 'string' && /^[+-]?\d[\d .]*$/.test(value)

@@ -109,8 +109,19 @@ export class Source {
     return { file: this.file, line: Math.max(1, line), column: Math.max(1, col) }
   }
 
+  /** Takes a list of the file from a table beside it: its values stand there. */
+  tabled(key: string, at: (row: number, key?: PropertyKey) => Position): void {
+    this.#tables.set(key, at)
+  }
+  readonly #tables = new Map<PropertyKey, (row: number, key?: PropertyKey) => Position>()
+  #inTable([list = '', row, key]: readonly PropertyKey[]): Position | undefined {
+    return typeof row === 'number' ? this.#tables.get(list)?.(row, key) : undefined
+  }
+
   /** Where a value stands; of what is missing, where the nearest thing around it stands. */
   at(path: readonly PropertyKey[]): Position {
+    const tabled = this.#inTable(path)
+    if (tabled) return tabled
     for (let length = path.length; length > 0; length -= 1) {
       const node = this.document.getIn(path.slice(0, length), true)
       if (isNode(node) && node.range)
@@ -121,6 +132,8 @@ export class Source {
 
   /** Where the key of a value stands. */
   keyAt(path: readonly PropertyKey[]): Position {
+    const tabled = this.#inTable(path)
+    if (tabled) return tabled
     const parent = path.length === 1 ? this.document.contents : this.document.getIn(path.slice(0, -1), true)
     const key = path.at(-1)
     if (isMap(parent)) {

@@ -1,5 +1,7 @@
 import { z } from 'zod'
 import { addressText, parseAddress } from '../address.js'
+import { isCountry, isCurrency } from '../money/currency.js'
+import { compareDecimals, isDecimal } from '../money/decimal.js'
 import { isKnownLanguage, languageNamed, nearestZone } from '../text/nearest.js'
 
 /** Each kind of value says what it expects; the message never repeats what was written, which may be a password. */
@@ -142,3 +144,33 @@ export const mailServer = z
     error: 'smtp:// or smtps://, a host and a port, without user name and password',
   })
   .meta({ examples: ['smtp://127.0.0.1:2525'] })
+
+/** A sum of money: a decimal as text, so that no cent gets lost on the way. */
+export const money = z
+  .string({ error: 'a sum in quotes, as in "2.40"' })
+  .refine(isDecimal, { error: 'a sum such as "2.40": digits, and a point before the smaller part' })
+  .meta({ examples: ['2.40'] })
+
+/** A rate in per cent, as text. */
+export const percentage = z
+  .string({ error: 'per cent in quotes, as in "20"' })
+  .refine((text) => isDecimal(text) && compareDecimals(text, '100') <= 0, { error: 'per cent such as "20" or "13.5"' })
+  .meta({ examples: ['20'] })
+
+export const country = z
+  .string()
+  .refine(isCountry, { error: 'a country by the two letters of ISO 3166, as in GB' })
+  .meta({ examples: ['GB'] })
+
+export const currency = z
+  .string()
+  .refine(isCurrency, { error: 'a currency by the three letters of ISO 4217, as in GBP' })
+  .meta({ examples: ['GBP'] })
+
+/** What a shop counts its stock by (SKU). */
+export const productCode = z
+  .string()
+  .regex(/^[A-Za-z0-9](?:[A-Za-z0-9._-]{0,62}[A-Za-z0-9])?$/, {
+    error: 'up to 64 letters, digits, dots, hyphens or underscores',
+  })
+  .meta({ examples: ['SQ-0001'] })

@@ -60,6 +60,7 @@ export const othersIn = (area: SomeArea, rest: readonly SomeFound[], baseline: B
         isSomebodys(found) && came.sampled(found) === undefined && goesBy(baseline, area, found, came) === undefined,
     )
     .map(({ ref }) => ref)
+    .filter((ref, index, all) => all.indexOf(ref) === index)
 
 interface Around {
   baseline: Baseline
@@ -77,15 +78,14 @@ function heldIn(
   inventory: Inventory,
   planned: Around['planned'],
 ): string | undefined {
-  const { holds } = area
-  if (!holds) return undefined
+  const { holds = [] } = area
   const kept = new Set([...planned.values()].flatMap(({ found }) => (found ? [found.ref as string] : [])))
-  const inside = ((inventory[holds.area as AreaName] ?? []) as SomeFound[]).find((found) => {
-    const to = found.item[holds.by]
-    const isIn = Array.isArray(to) ? (to as readonly Value[]).includes(ref) : to === ref
-    return isIn && found.origin !== 'shipped' && !kept.has(found.ref)
-  })
-  return inside?.ref
+  const isIn = (to: Value | undefined) => (Array.isArray(to) ? (to as readonly Value[]).includes(ref) : to === ref)
+  return holds
+    .flatMap(({ area: name, by }) =>
+      ((inventory[name as AreaName] ?? []) as SomeFound[]).filter(({ item }) => isIn(item[by])),
+    )
+    .find((found) => found.origin !== 'shipped' && !kept.has(found.ref))?.ref
 }
 
 /** What becomes of items that no plan means: some go, the others are kept, and it is said why. */

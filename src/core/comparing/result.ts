@@ -53,6 +53,8 @@ export interface Comparison {
   others: string[]
   /** Refs of those whose text stays as somebody changed it. */
   theirTexts: string[]
+  /** Keys that stay as somebody changed them, as `products/SQ-0001#price`. */
+  theirKeys: string[]
   /** What planned items and those that stand there are called, and the language in which dates are told. */
   names: Names
   /** What should stand on the site afterwards, area by area; a kept text is the one that is there. */
@@ -69,6 +71,7 @@ export const emptyComparison = (): Comparison => ({
   notes: [],
   others: [],
   theirTexts: [],
+  theirKeys: [],
   names: { of: {} },
   settled: {},
 })

@@ -1,5 +1,5 @@
 import { dequal } from 'dequal'
-import type { AnyItem, Inventory } from '../areas/index.js'
+import type { AnyItem, AreaName, Inventory } from '../areas/index.js'
 import type { Ability, Value } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
 import { itemDigest } from '../text/digest.js'
@@ -101,10 +101,25 @@ export function weigh(
   for (const key of Object.keys(wanted).filter(
     (key) => !unseenAsSent(key) && differs(area, key, wanted[key] ?? '', found.item, scales),
   )) {
+    if (area.onlyNew?.includes(key)) {
+      after[key] = found.item[key]
+      continue
+    }
     const ability = can(key)
+    const fixed = area.fixed?.(key, (name) => scales.inventory[name as AreaName] ?? [])
     if (typeof ability === 'object' && 'byHand' in ability)
       result.byHand.push({ ref: keyOf(area, key), text: ability.byHand })
-    else if (area.texts?.includes(key) && !mayReplace(found, ref, key, options, plan.was)) {
+    else if (fixed !== undefined) {
+      if (!isLeft(area, key, scales.baseline)) result.byHand.push({ ref: keyOf(area, key), text: fixed })
+      after[key] = found.item[key]
+    } else if (area.theirs?.includes(key) && isChanged(found, ref, key, options, plan.was)) {
+      result.kept.push({
+        ref,
+        text: `${area.call(found.item)}: ${called(key)} was changed since: it stays (--again=${ref} writes what is planned)`,
+      })
+      result.theirKeys.push(`${ref}#${key}`)
+      after[key] = found.item[key]
+    } else if (area.texts?.includes(key) && !mayReplace(found, ref, key, options, plan.was)) {
       result.kept.push({
         ref,
         text: `the text of ${area.call(found.item)} was changed since, or is not ours: it stays (--again=${ref} writes the planned one)`,
@@ -166,6 +181,14 @@ const keyOf = (area: SomeArea, key: string): string => `${area.key ?? area.name}
 /** Whether the baseline excuses a key: by its own name, or by that of what it stands in. */
 export const isLeft = (area: SomeArea, key: string, { leave }: Baseline): boolean =>
   leave.some((left) => `${keyOf(area, key)}.`.startsWith(`${left}.`))
+
+/** Whether a value stands otherwise than we have left it. */
+function isChanged(found: SomeFound, ref: string, key: string, options: CompareOptions, was?: string): boolean {
+  if (found.origin === 'shipped' || isAsked(options.again, ref)) return false
+  const left =
+    options.written?.(`${found.ref}#${key}`) ?? (was === undefined ? undefined : options.written?.(`${was}#${key}`))
+  return left !== undefined && left !== itemDigest(found.item[key] ?? null)
+}
 
 /** Whether a text that stands there may be replaced: it shipped, it is the one we wrote last, or it is empty. */
 function mayReplace(found: SomeFound, ref: string, key: string, options: CompareOptions, was?: string): boolean {

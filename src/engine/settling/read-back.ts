@@ -131,7 +131,10 @@ async function rememberAll(run: Run, agenda: Agenda, now: readonly AnyDifference
   const samples: { [ref: string]: string } = {}
   const ofSample = sampleRefs(run.baseline)
   const { left, stands } = agenda
-  const kept = new Set(left.kept.map(({ ref }) => ref))
+  // what stays for one of its keys alone is remembered key by key
+  const theirs = new Set(left.theirKeys)
+  const byKey = new Set(left.theirKeys.map((key) => key.slice(0, key.indexOf('#'))))
+  const kept = new Set(left.kept.map(({ ref }) => ref).filter((ref) => !byKey.has(ref)))
   for (const difference of agenda.chosen) {
     const { ref, is } = difference
     if (sameIn(left.differences, difference) || kept.has(ref)) continue
@@ -142,6 +145,8 @@ async function rememberAll(run: Run, agenda: Agenda, now: readonly AnyDifference
     const item = foundAt(stands, ref)?.item as { body?: string } | undefined
     if (item?.body !== undefined) digests[ref] = bodyDigest(item.body)
     const area = areaOf(difference.area)
+    for (const key of area.theirs ?? [])
+      if (item && !theirs.has(`${ref}#${key}`)) digests[`${ref}#${key}`] = itemDigest(anyItem(item)[key] ?? null)
     if (item && area.list !== 'one')
       digests[stoodAt(ref)] =
         is === 'missing' ? under(area.madeUnder?.(run.baseline)) : (run.state.written(stoodAt(ref)) ?? under())

@@ -1,0 +1,175 @@
+import assert from 'node:assert/strict'
+import { test } from 'node:test'
+import { areas, compare, expectations, inventoryOf, itemDigest, mistakesIn, readBaseline, type Reading } from 'unpack'
+
+const store = `
+  currency: GBP
+  taxes: [{ name: VAT, country: GB, rate: "20" }, { name: Reduced, country: GB, rate: "5" }, { name: VAT, country: IE, rate: "23" }]
+  shipsTo: [GB, IE]
+  shipping: [{ name: Van, price: "3.50" }]
+  payment: [{ name: Cash, by: cash }]`
+const head = (own = store) => `unpack: 1
+site: { address: "http://127.0.0.1:4104/", kind: shop }
+owner: { username: marlow }
+store:${own}
+categories: [{ name: Beans, slug: beans }]
+`
+const bean = '{ name: Bean, slug: bean, sku: SQ-1, categories: [beans], price: "2.40", stock: 12 }'
+const told = (text: string, files = {}) =>
+  mistakesIn(text, files).map(
+    ({ at, path, what }) => `${at.file.replace('baseline.yaml', '')}:${at.line} ${path}: ${what}`,
+  )
+const table = (rows: string) => ({ 'p.csv': `name,slug,sku,price,categories,stock\n${rows}` })
+const from = `${head()}products: { from: p.csv }`
+
+test('a shop’s file: what contradicts itself is told with its place, before anything is sent', () => {
+  assert.deepEqual(told(`${head()}products: [${bean}]`), [])
+  const wrong: [string, RegExp][] = [
+    [
+      `${head(store.replace('price: "3.50"', 'price: "3.50", countries: [GB]'))}`,
+      /:7 store\.shipsTo\[1\]: no way of shipping/,
+    ],
+    [
+      `${head(store.replace('price: "3.50"', 'price: "3.50", countries: [FR, GB, IE]'))}`,
+      /countries\[0\]: the store does not ship there/,
+    ],
+    [`${head(store.replace('"3.50"', '"3.505"'))}`, /store\.shipping\[0\]\.price: this sum is finer than the currency/],
+    [`${head(store.replace('GBP', 'JPY'))}`, /finer than the currency/],
+    [`${head(store.replace('GBP', 'EURO'))}`, /store\.currency: this value is not possible/],
+    [`${head(store.replace('[GB, IE]', '[UK, GB, IE]'))}`, /store\.shipsTo\[0\]: this value is not possible/],
+    [
+      `${head(store.replace('country: IE', 'country: GB'))}`,
+      /store\.taxes\[2\]\.country: this tax has a rate in this country/,
+    ],
+    [
+      `${head(store.replace('by: cash }', 'by: cash }, { name: Till, by: cash }'))}`,
+      /store\.payment\[1\]\.by: another one here/,
+    ],
+    [
+      `${head(store.replace('price: "3.50"', 'byWeight: [{ from: "2", price: "1" }, { from: "1", price: "2" }]'))}`,
+      /byWeight\[1\]\.from: this is not more/,
+    ],
+    [`${head(store.replace(', price: "3.50"', ''))}`, /store\.shipping\[0\]: nothing says what it costs/],
+    [
+      `${head()}products: [${bean}, ${bean.replace('slug: bean', 'slug: other')}]`,
+      /products\[1\]\.sku: the same SKU stands at products\[0\]/,
+    ],
+    [
+      `${head()}products: [${bean}, ${bean.replace('SQ-1', 'SQ-2')}]`,
+      /products\[1\]\.slug: the same slug stands at products\[0\]/,
+    ],
+    [
+      `${head()}products: [${bean.replace('categories: [beans], ', '')}]`,
+      /products\[0\]\.categories: this key is missing/,
+    ],
+    [
+      `${head()}products: [${bean.replace('[beans]', '[peas]')}]`,
+      /categories\[0\]: no category of this file has that slug/,
+    ],
+    [
+      `${head()}products: [${bean.replace('stock: 12', 'tax: Low')}]`,
+      /products\[0\]\.tax: no tax of this file has that name/,
+    ],
+    [
+      `${head()}products: [${bean.replace('stock: 12', 'salePrice: "2.40"')}]`,
+      /salePrice: this is not less than the price/,
+    ],
+    [`${head()}products: [${bean.replace('"2.40"', '2.40')}]`, /products\[0\]\.price: a number stands here/],
+    [
+      `${head()}products: [${bean}]\nchecks: [{ product: SQ-9, shows: Bean }]`,
+      /checks\[0\]\.product: no product of this file/,
+    ],
+    [
+      `${head()}pages: [{ title: Beans, slug: beans }]`,
+      /pages\[0\]\.slug: a category of this file stands at the same address/,
+    ],
+  ]
+  for (const [text, what] of wrong) assert.match(told(text).join('\n'), what, text)
+})
+
+test('products from a table: quotes, lines within a cell, empty cells, several categories', () => {
+  const rows = 'Bean,bean,SQ-1,2.40,beans,12\r\n"Pea, ""sweet""",pea,SQ-2,1.9,beans; beans,\r\n'
+  const { products } = readBaseline(from, table(rows)).baseline
+  assert.deepEqual(products, [
+    { name: 'Bean', slug: 'bean', sku: 'SQ-1', price: '2.40', categories: ['beans'], stock: 12 },
+    { name: 'Pea, "sweet"', slug: 'pea', sku: 'SQ-2', price: '1.9', categories: ['beans', 'beans'] },
+  ])
+})
+
+test('mistakes of a table name its file, the row and the column, all at once', () => {
+  const rows = 'Bean,bean,SQ-1,2.40,beans,twelve\n"Two\nlines",two,SQ-1,2.401,peas,3\n'
+  const all = mistakesIn(from, table(rows)).map(({ at, what }) => `${at.file}:${at.line}:${at.column} ${what}`)
+  assert.deepEqual(all, [
+    'p.csv:2:6 a text stands here',
+    'p.csv:3:3 the same SKU stands at products[0] already',
+    'p.csv:3:4 this sum is finer than the currency',
+    'p.csv:3:5 no category of this file has that slug',
+  ])
+  assert.deepEqual(told(from), [':11 products.from: the file p.csv is not there'])
+  assert.match(told(from, { 'p.csv': 'name,colour\n' }).join(), /p\.csv:1 : “colour” is no key of an item/)
+  assert.match(told(from, table('"Bean,bean\n')).join(), /p\.csv:2 : a quote is opened here and not closed/)
+  assert.match(told(from, table('Bean,bean\n')).join(), /p\.csv:2 : this row has more or fewer cells/)
+  assert.match(told(from, { 'p.csv': '' }).join(), /p\.csv:1 : this table is empty/)
+  assert.match(told(from, { 'p.csv': new Uint8Array([0xff, 0xfe, 0]) }).join(), /the file p\.csv is no text/)
+})
+
+test('a table of 5,000 rows, the last of which is wrong', () => {
+  const row = (index: number) => `Bean ${index},bean-${index},SQ-${index},2.40,beans,3\n`
+  const rows = Array.from({ length: 5000 }, (_, index) => row(index)).join('')
+  assert.deepEqual(told(from, table(rows)), [])
+  assert.match(told(from, table(`${rows}${row(17)}`)).join(), /^p\.csv:5002 products\[5000\]\.slug/)
+})
+
+const plan = readBaseline(`${head()}products: [${bean}]`).baseline
+const standing = (item: object, origin?: 'shipped'): Reading => {
+  const [wanted] = areas.products.plan(plan)
+  const marks = origin ? { place: true, untouched: true, known: true } : undefined
+  return {
+    products: [{ id: 7, item: { ...(wanted?.item ?? { name: '', slug: '', sku: '' }), ...item }, marks }],
+    store: [{ id: 'store', item: { currency: 'EUR', shipsTo: ['GB', 'IE'] } }],
+  }
+}
+const compared = (item: object, written: Record<string, string> = {}, again: string[] = []) =>
+  compare(plan, inventoryOf(standing(item)), { ours: () => true, written: (ref) => written[ref], again })
+const ofProducts = ({ differences }: ReturnType<typeof compare>) =>
+  differences.flatMap((one) => (one.area === 'products' && one.is === 'different' ? [one.fields] : []))
+
+test('a price that its owner changed since is theirs; what we wrote last is ours to change', () => {
+  const ours = { 'products/SQ-1#price': itemDigest('2.20') }
+  assert.deepEqual(ofProducts(compared({ price: '2.20' }, ours)), [['price']])
+  const theirs = compared({ price: '9.99', stock: 3 }, ours)
+  assert.deepEqual([ofProducts(theirs), theirs.theirKeys], [[], ['products/SQ-1#price']])
+  assert.match(theirs.kept[0]?.text ?? '', /the product “Bean”: price was changed since: it stays/)
+  const shows = expectations(theirs.settled, plan).find(({ look }) => look === 'product')
+  assert.equal((shows as { price?: string } | undefined)?.price, '9.99', 'visitors should see what was kept')
+  assert.deepEqual(ofProducts(compared({ price: '9.99' }, ours, ['products/SQ-1'])), [['price']])
+})
+
+test('stock counts for itself once a product is there, and decimals are compared as numbers', () => {
+  assert.deepEqual(ofProducts(compared({ stock: 3, price: '2.4' })), [])
+})
+
+test('the currency is never changed under prices: by hand, with why; under what shipped it is', () => {
+  const stays = compared({})
+  assert.match(
+    stays.byHand.find(({ ref }) => ref === 'store.currency')?.text ?? '',
+    /prices would stay as they are and mean something else/,
+  )
+  const shipped = compare(plan, inventoryOf(standing({ sku: 'SAMPLE' }, 'shipped')), {})
+  assert.deepEqual(
+    shipped.differences.flatMap((one) => (one.area === 'store' && one.is === 'different' ? one.fields : [])),
+    ['currency'],
+  )
+})
+
+test('above 200 products a sample is looked at, and that is said', () => {
+  const items = Array.from({ length: 500 }, (_, index) => ({
+    name: `Bean ${index}`,
+    slug: `b${index}`,
+    sku: `S${index}`,
+    price: '1',
+  }))
+  const all = areas.products.expect?.(items, plan, { categories: [] }) ?? []
+  assert.equal(all.filter(({ look }) => look === 'product').length, 200)
+  assert.match(JSON.stringify(all.find(({ look }) => look === 'beyond')), /300 more products.*of 500 products, 200/)
+})
