@@ -45,6 +45,12 @@ for (const [world, name, width, height] of [
   ['old-ropewalk-museum', 'rope', 512, 512],
   ['old-ropewalk-museum', 'ropewalk-logo', 420, 96],
   ['old-ropewalk-museum', 'long-shed', 960, 420],
+  ['saltmarsh-seed-library', 'seed-logo', 420, 96],
+  ['saltmarsh-seed-library', 'seed-packet', 512, 512],
+  ['saltmarsh-seed-library', 'harbour-light', 640, 480],
+  ['saltmarsh-seed-library', 'sea-thrift', 640, 480],
+  ['saltmarsh-seed-library', 'sea-kale', 640, 480],
+  ['saltmarsh-seed-library', 'dibber', 640, 480],
 ] as const) {
   const from = join(root, 'demo', world)
   const page = await browser.newPage({ viewport: { width, height } })

@@ -11,6 +11,11 @@ import { standInContent, type StandInContent, type StandInContentOptions } from 
 import { standInForumSystem } from './forum/adapter/index.js'
 import { standInForum, type StandInForum, type StandInForumOptions } from './forum/server/index.js'
 
+import { standInShopSystem } from './shop/adapter/index.js'
+import { standInShop, type StandInShop, type StandInShopOptions } from './shop/server/index.js'
+
+export { standInShop, standInShopSystem }
+export type { StandInShop, StandInShopOptions }
 export { standInBlog, standInBlogSystem, standInContent, standInContentSystem, standInForum, standInForumSystem }
 export type { StandInBlog, StandInContent, StandInContentOptions, StandInForum, StandInForumOptions, StandInOptions }
 export type { StandInSite } from './common/server/site.js'
@@ -29,7 +34,7 @@ export interface StartedStandIn<S> {
 
 /**
  * Starts a stand-in on a port of this machine.
- * @param options what stands there; `port` is any free one where left out. A blog and a content site wait for their first-run form, a forum is set up
+ * @param options what stands there; `port` is any free one where left out. A blog, a shop and a content site wait for their first-run form, a forum is set up
  * @throws Error where the port is taken
  * @example const { address, system, close } = await startStandIn('blog')
  */
@@ -46,6 +51,10 @@ export async function startStandIn(
   options?: StandInContentOptions & { port?: number },
 ): Promise<StartedStandIn<StandInContent>>
 export async function startStandIn(
+  kind: 'shop',
+  options?: StandInShopOptions & { port?: number },
+): Promise<StartedStandIn<StandInShop>>
+export async function startStandIn(
   kind: keyof typeof kinds,
   { port = 0, ...options }: { port?: number } = {},
 ): Promise<StartedStandIn<never>> {
@@ -60,5 +69,6 @@ const kinds = {
     system: standInBlogSystem as System,
   }),
   content: (options: object) => ({ site: standInContent(options), system: standInContentSystem as System }),
+  shop: (options: object) => ({ site: standInShop(options), system: standInShopSystem as System }),
   forum: (options: object) => ({ site: standInForum(options), system: standInForumSystem as System }),
 }

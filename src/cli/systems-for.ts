@@ -8,13 +8,20 @@ import type { System } from '../systems/system.js'
 export async function systemsFor(modules: readonly string[] = []): Promise<Systems> {
   const more = await Promise.all(modules.map(systemIn))
   return async () => {
-    const [{ builtIn }, { standInBlogSystem }, { standInContentSystem }, { standInForumSystem }] = await Promise.all([
+    const [
+      { builtIn },
+      { standInBlogSystem },
+      { standInContentSystem },
+      { standInForumSystem },
+      { standInShopSystem },
+    ] = await Promise.all([
       import('../systems/index.js'),
       import('../../stand-ins/blog/adapter/index.js'),
       import('../../stand-ins/content/adapter/index.js'),
       import('../../stand-ins/forum/adapter/index.js'),
+      import('../../stand-ins/shop/adapter/index.js'),
     ])
-    return [...builtIn, standInBlogSystem, standInContentSystem, standInForumSystem, ...more]
+    return [...builtIn, standInBlogSystem, standInContentSystem, standInForumSystem, standInShopSystem, ...more]
   }
 }
 

@@ -188,6 +188,8 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   opens?(wanted: I, found: I): boolean
   /** Items that stand in one without going with it: a container that holds something of somebody's stays. */
   holds?: readonly { area: string; by: string }[]
+  /** What a trial of ours has left of these for good: it stays, and makes no site one in use. */
+  oursStay?: true
   /** Why one that goes can't be given back from what is kept of it. */
   unkept?: string
   /** Fields that an item can't do without: where a system has no such thing, it is left alone and told. */

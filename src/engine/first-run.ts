@@ -27,7 +27,8 @@ export async function fillFirstRun(run: Run, expected: Comparison, record: RunRe
   await loginOfOwner(run)
 
   run.phase('first run')
-  const ofForm = expected.differences.filter(({ area }) => area === 'site' || area === 'owner')
+  const asks: readonly string[] = ['site', 'owner', ...(system.firstRunAsks ?? [])]
+  const ofForm = expected.differences.filter(({ area }) => asks.includes(area))
   const agenda = new Agenda(expected, {}, ofForm)
   try {
     await carryOut(run, session, ofForm, { record, inventory: {}, agenda }, true)

@@ -57,7 +57,7 @@ function stands(name: AreaName, wanted: AnyItem, found: AnyItem): boolean {
   const area = areaOf(name)
   return area.keys.every((key) => {
     const want = wanted[key]
-    if (want === undefined || area.apart?.includes(key)) return true
+    if (want === undefined || area.apart?.includes(key) || area.onlyNew?.includes(key)) return true
     const here = found[key] ?? ''
     // a text may come in a request of its own
     if (area.texts?.includes(key) && here === '') return true

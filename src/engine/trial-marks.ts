@@ -3,6 +3,7 @@ import { areaNames } from '../core/areas/index.js'
 import { onSystem } from '../systems/abilities.js'
 import type { SignedIn } from '../systems/session.js'
 import type { Work } from './work.js'
+import { keyOf } from './ownership.js'
 import type { Run } from './run.js'
 
 /** Milliseconds for taking away what was written, where the run was stopped meanwhile. */
@@ -38,7 +39,10 @@ export async function takeAwayLeft({ run, session, record }: Work): Promise<void
 
 async function takeAway(run: Run, session: SignedIn, mark: string): Promise<void> {
   const all = async (owner: SignedIn) => {
-    for (const area of areaNames) await onSystem(run.site.system, area)?.takeAway?.(owner, mark)
+    for (const area of areaNames) {
+      const stays = (await onSystem(run.site.system, area)?.takeAway?.(owner, mark)) ?? []
+      await run.state.own(stays.map((id) => ({ area, key: keyOf({ id }) })))
+    }
   }
   if (run.options.signal?.aborted) {
     const own = await run.logins.signIn(AbortSignal.timeout(LAST))

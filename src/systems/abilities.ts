@@ -1,7 +1,7 @@
 import type { Trying } from '../looks/trying.js'
 import type { Look } from '../looks/look.js'
 import type { OwnLook } from '../core/looking.js'
-import type { Ability, ReadItem } from '../core/area.js'
+import type { Ability, Id, ReadItem } from '../core/area.js'
 import type { AreaName, Inventory, ItemOf, AnyItem } from '../core/areas/index.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import type { Step } from './step.js'
@@ -22,7 +22,7 @@ export interface AnyAreaOnSystem extends Omit<
   ships?(baseline: Baseline): ReadItem<AnyItem>[]
   looks?: Partial<Record<string, Look<OwnLook>>>
   try?: Trying<object>
-  takeAway?(session: SignedIn, mark: string): Promise<void>
+  takeAway?(session: SignedIn, mark: string): Promise<void | Id[]>
 }
 
 /** An area of a system: where the union of areas meets code that serves all. */

@@ -1,4 +1,4 @@
-import type { Ability, Difference, ReadItem } from '../core/area.js'
+import type { Ability, Difference, Id, ReadItem } from '../core/area.js'
 import type { AreaName, Inventory, ItemOf, LookOf, TryOf } from '../core/areas/index.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import type { Look } from '../looks/look.js'
@@ -57,8 +57,10 @@ export interface AreaOnSystem<A extends AreaName, S extends SignedIn = SignedIn>
   eyes?: Eyes
   /** Tries out what only trying shows. */
   try?(...asked: Parameters<Trying<TryOf<A>, S>>): ReturnType<Trying<TryOf<A>, S>>
-  /** Takes away again whatever bears the mark of a trial. */
-  takeAway?(session: S, mark: string): Promise<void>
+  /**
+   * Takes away again whatever bears the mark of a trial. @returns the site's own numbers of what can only be made void, and stays
+   */
+  takeAway?(session: S, mark: string): Promise<void | Id[]>
   /** Knows what the area's items are made of in an archive's files. */
   packages?(files: readonly ArchiveFile[]): Promise<PackageFacts[]>
   /** Closes the site to visitors while it is settled; for the area that lets them in. */

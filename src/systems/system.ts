@@ -40,6 +40,8 @@ export interface System<S extends SignedIn = SignedIn> {
   version?(session: S): Promise<{ version: string; proven: boolean } | undefined>
   /** Keys of the baseline that its first-run form can't do without; left out where it has no such form on the web. */
   firstRunNeeds?: readonly string[]
+  /** Areas about which its first-run form asks, beside the site and its owner. */
+  firstRunAsks?: readonly AreaName[]
   areas: { [A in AreaName]?: AreaOnSystem<A, S> }
   /**
    * What tells this site from another at the same address: its accounts, and when each was made. Left out where the system

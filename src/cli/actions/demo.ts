@@ -6,6 +6,7 @@ import { untilStopped } from '../until-stopped.js'
 const plays = {
   blog: async () => (await import('./demo/blog.js')).blog,
   forum: async () => (await import('./demo/forum.js')).forum,
+  shop: async () => (await import('./demo/shop.js')).shop,
   content: async () => (await import('./demo/content.js')).content,
 }
 

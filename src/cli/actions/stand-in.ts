@@ -5,6 +5,7 @@ import type { StandInSite } from '../../../stand-ins/common/server/site.js'
 import { standInBlog, type StandInOptions } from '../../../stand-ins/blog/server/index.js'
 import { standInContent } from '../../../stand-ins/content/server/index.js'
 import { standInForum } from '../../../stand-ins/forum/server/index.js'
+import { standInShop } from '../../../stand-ins/shop/server/index.js'
 import { standInMail } from '../../../stand-ins/mail/server.js'
 import { UnpackError } from '../../core/errors.js'
 import { heading, row } from '../show/layout.js'
@@ -22,8 +23,8 @@ interface Flags {
   faults?: string
 }
 
-export const standIn = (kind: 'blog' | 'forum' | 'content' | 'mail', flags: Flags): Promise<void> =>
-  ({ blog, forum, content, mail })[kind](flags)
+export const standIn = (kind: 'blog' | 'forum' | 'content' | 'shop' | 'mail', flags: Flags): Promise<void> =>
+  ({ blog, forum, content, shop, mail })[kind](flags)
 
 const taken = (port: number) => (): never => {
   const next = 'Name another with --port, or --port 0 for any.'
@@ -60,6 +61,18 @@ async function content({ port = 4103, standing = 'first-run', base, faults }: Fl
   const site = standInContent({ standing, base: folderOf(base), keeper: OWNER })
   const { address, ...one } = await listening(site, port, faults)
   await running([heading(address), ...row('standing', standing), ...signIn(address)], one)
+}
+
+async function shop({ port = 4104, standing = 'first-run', base, faults }: Flags): Promise<void> {
+  if (standing === 'placeholder')
+    throw UnpackError.of('command-line-wrong', {
+      what: 'A stand-in shop has no placeholder: its set-up waits from the start.',
+      next: 'Leave --standing out, or name first-run, fresh or in-use.',
+    })
+  const site = standInShop({ standing, base: folderOf(base), owner: OWNER })
+  const { address, ...one } = await listening(site, port, faults)
+  const setUp = standing !== 'first-run'
+  await running([heading(address), ...row('standing', standing), ...(setUp ? signIn(address) : [])], one)
 }
 
 /** Starts a stand-in; with a list of faults, behind a server that troubles what passes by. */

@@ -9,14 +9,14 @@ const portNumber = (text: string): number => {
 
 export const standInCommand = (): Command =>
   new Command('stand-in')
-    .addArgument(new Argument('<kind>', 'what it is').choices(['blog', 'forum', 'content', 'mail']))
+    .addArgument(new Argument('<kind>', 'what it is').choices(['blog', 'forum', 'content', 'shop', 'mail']))
     .option(
       '--port <number>',
-      'where it listens on 127.0.0.1; 0 finds a free one (blog 4101, forum 4102, content 4103, mail 2525)',
+      'where it listens on 127.0.0.1; 0 finds a free one (blog 4101, forum 4102, content 4103, shop 4104, mail 2525)',
       portNumber,
     )
     .addOption(
-      new Option('--standing <standing>', 'what stands there (blog, content: first-run, forum: fresh)').choices([
+      new Option('--standing <standing>', 'what stands there (blog, content, shop: first-run, forum: fresh)').choices([
         'placeholder',
         'first-run',
         'fresh',
@@ -38,6 +38,7 @@ Examples:
   unpack stand-in blog --port 4101 --standing first-run
   unpack stand-in blog --standing in-use --base /blog/
   unpack stand-in content --base /museum/
+  unpack stand-in shop --standing in-use
   unpack stand-in mail --folder mails, then: unpack stand-in forum --mail 2525`,
     )
     .action(lazily(async () => (await import('../actions/stand-in.js')).standIn))

@@ -35,7 +35,12 @@ export interface OrderTry {
  */
 export const orderedFor = (total: string, digits: number): string => `ordered for ${roundedTo(total, digits)}`
 
-const words = { 'turned away': 'nobody can order to there', unpaid: 'there was no way to pay it' }
+const words = {
+  'turned away': 'nobody can order to there',
+  'not taken': 'the order was not taken',
+  'stock off': 'it was cancelled, but the stock is not as it was before',
+  'not cancelled': 'it could not be cancelled: do it in the dashboard',
+}
 
 /** The first planned product that a stranger can put into a cart, as it stands there. */
 function firstProduct(baseline: Baseline, found: (ref: string) => Found | undefined) {
@@ -52,6 +57,7 @@ export const orders: Area<'orders', OrderItem, never, OrderTry> = {
   title: 'orders and customers',
   list: 'at least',
   keys: ['what'],
+  oursStay: true,
   ref: (item) => refOf('orders', item.what),
   plan: () => [],
   call: (item) => `what the shop holds of ${item.what}`,

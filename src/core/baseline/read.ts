@@ -2,7 +2,7 @@ import type { Document } from 'yaml'
 import { UnpackError } from '../errors.js'
 import { crossChecks } from './cross-checks.js'
 import { flawTexts, isHarmless } from './flaws.js'
-import { picturesNamed, withFiles, type Files } from './files.js'
+import { picturesNamed, textIn, withFiles, type Files } from './files.js'
 import { filesIn } from './names.js'
 import { isGroup } from './plain-values.js'
 import { mistakesOf, mistakeText } from './mistakes.js'
@@ -71,7 +71,8 @@ const inOrder =
 function withTables(source: Source, files: Files): { values: unknown; from: string[]; tables: Mistake[] } {
   const values = source.values()
   const file = isGroup(values) ? tableOf(values.products) : undefined
-  if (!isGroup(values) || file === undefined || files[file] === undefined) return { values, from: [], tables: [] }
+  if (!isGroup(values) || file === undefined || textIn(files, file) === undefined)
+    return { values, from: [], tables: [] }
   const { rows, mistakes, at } = tableIn(file, files, ['products'])
   source.tabled('products', at)
   return { values: { ...values, products: rows }, from: [file], tables: mistakes }

@@ -52,7 +52,8 @@ export function bind(
     notes.push({ ref: pair.ref, text: `${area.call(pair.plan.item)} is made new: ${why}` })
   }
   // a one-item area has nothing beside its item that could be left over
-  return { pairs, rest: area.list === 'one' ? [] : [...rest], notes }
+  const left = area.list === 'one' ? [] : [...rest]
+  return { pairs, rest: area.oursStay ? left.filter((one) => !isOurs(one)) : left, notes }
 }
 
 /**

@@ -1,0 +1,74 @@
+import { bad, good, idOf, refOf, settingSteps, Step, textOf, type AreaOnSystem, type ItemOf } from 'unpack'
+import { load } from 'cheerio'
+import { languagesOf } from '../../../common/adapter/languages.js'
+import type { StandInSession } from '../../../common/adapter/session.js'
+import { as, box } from '../../../common/adapter/settings.js'
+import { firstRun } from '../carriers/first-run.js'
+import { settings } from '../carriers/forms.js'
+
+type SiteItem = ItemOf<'site'>
+const language = (tag: unknown): string => String(tag).split('-')[0] ?? ''
+
+export const site: AreaOnSystem<'site', StandInSession> = {
+  can: { contact: { never: 'this system writes from the address under store.email, and from no other' } },
+  async read(session) {
+    const [form, uploads] = await Promise.all([session.form('settings'), session.rows('uploads')])
+    const picture = (number: string | undefined) => {
+      const name = uploads.find(({ id }) => String(id) === number)?.data.name
+      return name === undefined ? '' : refOf('media', name.replace(/\.[^.]*$/, ''))
+    }
+    const item: SiteItem = {
+      title: form.title,
+      description: form.description,
+      language: form.language,
+      timezone: form.timezone,
+      searchEngines: form.searchEngines === '1' ? 'welcome' : 'turned away',
+      icon: picture(form.icon),
+      logo: picture(form.logo),
+    }
+    return [{ id: 'site', item }]
+  },
+  choices: languagesOf,
+  translate(differences, { firstRun: atFirstRun }) {
+    if (!atFirstRun)
+      return settingSteps(differences, settings, {
+        title: as('title'),
+        description: as('description'),
+        language: (value) => ({ language: language(value) }),
+        timezone: as('timezone'),
+        searchEngines: (value) => ({ searchEngines: box(value === 'welcome') }),
+        icon: (value) => ({ icon: idOf(textOf(value)) }),
+        logo: (value) => ({ logo: idOf(textOf(value)) }),
+      })
+    return differences.flatMap((difference) => {
+      if (difference.is === 'left over') return []
+      const { title = '', language: tag = 'en' } = difference.wanted
+      return [Step.of(firstRun, { title, language: language(tag) }, { proves: [difference] })]
+    })
+  },
+  ships: () => [
+    {
+      id: 'site',
+      item: {
+        ...{
+          title: '',
+          description: '',
+          language: 'en',
+          timezone: 'UTC',
+          icon: '',
+          logo: '',
+          searchEngines: 'welcome',
+        },
+      },
+    },
+  ],
+  looks: {
+    async logo(_expected, { place, visit }) {
+      const answer = await visit(place)
+      const src = load(answer.text)('img.logo').first().attr('src')
+      if (src === undefined) return bad(`${answer.url} shows no logo of its own`)
+      const { status } = await visit(new URL(src, answer.url).href)
+      return status === 200 ? good(src) : bad(`${src} answers HTTP ${status}`)
+    },
+  },
+}

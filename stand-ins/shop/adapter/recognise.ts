@@ -1,0 +1,35 @@
+import { originOf, type FirstLook, type Recognised } from 'unpack'
+import { load } from 'cheerio'
+import { frontOf, isHere } from '../../common/adapter/here.js'
+import { isShippedText, shipped } from './shipped.js'
+
+const generator = /^Stand-in shop ([\d.]+)$/
+const PROVEN = '1.0'
+const MOST = 6
+
+/** Knows the stand-in by what it says of itself in its pages' head, and by its set-up. */
+export async function recognise({ front, get }: FirstLook): Promise<Recognised | undefined> {
+  const $ = load(front.text)
+  const version = generator.exec($('meta[name=generator]').attr('content') ?? '')?.[1]
+  // nobody's real site says that it is one: it stands on this very machine, or is none
+  if (version === undefined || !isHere(front.url)) return undefined
+  const known = { id: 'stand-in-shop', name: 'Stand-in shop', version, proven: version === PROVEN }
+  if ($('form#first-run').length > 0)
+    return { ...known, state: 'first-run', address: front.url.replace(/setup\/?$/, '') }
+  const address = frontOf($, front.url)
+  const places = (selector: string, area: string) =>
+    $(selector)
+      .toArray()
+      .map((link) => [area, $(link).attr('href') ?? ''] as const)
+  const seen = await Promise.all(
+    [...places('a.product', 'products'), ...places('nav a.category', 'categories'), ...places('nav a.page', 'pages')]
+      .slice(0, MOST)
+      .map(async ([area, href]) => {
+        const answer = await get(new URL(href, front.url).href)
+        const ships = answer !== undefined && isShippedText(load(answer.text)('.text').first().html() ?? '')
+        const ref = `${area}/${href.split('/').findLast((part) => part !== '') ?? ''}`
+        return { ref, origin: originOf(ships ? shipped : undefined) }
+      }),
+  )
+  return { ...known, state: 'set up', address, seen }
+}

@@ -1,0 +1,71 @@
+import type { FastifyInstance } from 'fastify'
+import { esc, form } from '../html.js'
+import { below, pathOf, type Category, type Product, type Shop } from '../model.js'
+import { Carts } from './carts.js'
+import { checkOut } from './check-out.js'
+import { Frame } from './frame.js'
+
+/** Products on one page of a list. */
+const ON_A_PAGE = 60
+
+/** What visitors see. */
+export function publicPages(app: FastifyInstance, shop: Shop, base: string): void {
+  const frame = new Frame(shop, new Carts(base), base)
+  const { settings } = shop
+  const links = (categories: readonly Category[]) =>
+    categories.length === 0
+      ? ''
+      : `<ul class="below">${categories.map((one) => `<li><a href="${base}${pathOf(shop, one)}/">${esc(one.name)}</a></li>`).join('')}</ul>`
+
+  app.get(base, (request, reply) =>
+    frame.show(
+      request,
+      reply,
+      '',
+      `<article class="entry"><div class="text">${settings.frontText}</div></article>${frame.shelf(shop.products.slice(-8))}`,
+    ),
+  )
+  const categoryPage = (category: Category, asked: number): string => {
+    const { id, name, description, picture } = category
+    const own = shop.products.filter(
+      ({ categories, state, stock }) => categories.includes(id) && state === 'shown' && stock > 0,
+    )
+    const at = Number.isInteger(asked) && asked > 1 ? asked : 1
+    const more = own.length > at * ON_A_PAGE
+    const next = more ? `<p><a class="next" href="${base}${pathOf(shop, category)}/?page=${at + 1}">More</a></p>` : ''
+    const text = description === '' ? '' : `<div class="text">${esc(description)}</div>`
+    return `<h2>${esc(name)}</h2>${frame.picture(picture, name)}${text}${links(below(shop, id))}${frame.shelf(own.slice((at - 1) * ON_A_PAGE, at * ON_A_PAGE))}${next}`
+  }
+  const productPage = (product: Product): string => {
+    const { id, name, stock, body, pictures } = product
+    const buy = form({
+      ...{ action: `${base}cart`, token: '', id: 'buy', button: 'Into the cart' },
+      fields: [{ name: 'count', label: 'How many', value: '1' }],
+    }).replace('name="token" value=""', `name="product" value="${id}"`)
+    const way = stock > 0 ? buy : '<p class="sold" id="sold">Sold out</p>'
+    const shown = pictures.map((one) => frame.picture(one, name)).join('')
+    return `<article class="product"><div class="pictures">${shown}</div><div class="about"><h2>${esc(name)}</h2>${frame.price(product)}<div class="text">${body}</div>${way}</div></article>`
+  }
+  app.get<{ Params: { '*': string }; Querystring: { page?: string } }>(`${base}*`, (request, reply) => {
+    const asked = request.params['*'].replace(/^\/|\/$/g, '')
+    const category = shop.categories.find((one) => pathOf(shop, one) === asked)
+    if (category) return frame.show(request, reply, category.name, categoryPage(category, Number(request.query.page)))
+    const product = shop.products.find(({ slug, state }) => slug === asked && state === 'shown')
+    if (product) return frame.show(request, reply, product.name, productPage(product))
+    const page = shop.pages.find(({ slug, state }) => slug === asked && state === 'published')
+    if (!page) return frame.lost(request, reply)
+    const text = `<article class="page entry"><h2>${esc(page.title)}</h2><div class="text">${page.body}</div></article>`
+    return frame.show(request, reply, page.title, text)
+  })
+  app.get<{ Querystring: { for?: string } }>(`${base}search`, (request, reply) => {
+    const word = (request.query.for ?? '').toLowerCase()
+    const found = word === '' ? [] : shop.products.filter(({ name }) => name.toLowerCase().includes(word))
+    return frame.show(request, reply, 'Search', `<h2>Search</h2>${frame.shelf(found)}`)
+  })
+  app.get<{ Params: { name: string } }>(`${base}files/:name`, (request, reply) => {
+    const found = shop.uploads.find(({ name }) => name === request.params.name)
+    return found ? reply.type(found.type).send(found.bytes) : frame.lost(request, reply)
+  })
+  checkOut(app, frame)
+  app.setNotFoundHandler((request, reply) => frame.lost(request, reply))
+}
