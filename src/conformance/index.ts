@@ -19,18 +19,22 @@ import { mediaCases } from './cases/media.js'
 import { membersCases } from './cases/members.js'
 import { menusCases } from './cases/menus.js'
 import { openingCases } from './cases/opening.js'
+import { ordersCases } from './cases/orders.js'
 import { ownerCases } from './cases/owner.js'
 import { pagesCases } from './cases/pages.js'
 import { postingCases } from './cases/posting.js'
 import { postsCases } from './cases/posts.js'
 import { privacyPageCases } from './cases/privacyPage.js'
+import { productsCases } from './cases/products.js'
 import { profilesCases } from './cases/profiles.js'
 import { publishingCases } from './cases/publishing.js'
 import { sidebarsCases } from './cases/sidebars.js'
 import { pagesReadingCases } from './cases/pages-reading.js'
+import { paymentCases, shippingCases, taxesCases } from './cases/selling.js'
 import { signInCases } from './cases/signIn.js'
 import { signUpCases } from './cases/signUp.js'
 import { siteCases } from './cases/site.js'
+import { storeCases } from './cases/store.js'
 import { themeCases } from './cases/theme.js'
 import { topicsCases } from './cases/topics.js'
 import { updatesCases } from './cases/updates.js'
@@ -45,7 +49,12 @@ export const conformanceCases: readonly ConformanceCase[] = [
   ...ownerCases,
   ...mediaCases,
   ...siteCases,
+  ...storeCases,
+  ...taxesCases,
+  ...shippingCases,
+  ...paymentCases,
   ...categoriesCases,
+  ...productsCases,
   ...pagesCases,
   ...pagesReadingCases,
   ...frontPageCases,
@@ -70,6 +79,7 @@ export const conformanceCases: readonly ConformanceCase[] = [
   ...postsCases,
   ...eventsCases,
   ...topicsCases,
+  ...ordersCases,
   ...openingCases,
   ...addressCases,
   ...allCases,

@@ -55,11 +55,13 @@ export const watchers = (site: ConformanceSite, access: object = raw, more: obje
     ...more,
   })
 
-/** With the theme from an archive: it has places for menus, and a sidebar. */
+/** With the theme from an archive, where a system has themes: it has places for menus, and a sidebar. */
 export const themed = (site: ConformanceSite, rest: object = {}) =>
   site.baseline({
-    theme: { use: site.provided.archives.theme.use, from: 'theme.zip' },
-    files: { 'theme.zip': site.provided.archives.theme.bytes },
+    ...(site.system.areas.theme && {
+      theme: { use: site.provided.archives.theme.use, from: 'theme.zip' },
+      files: { 'theme.zip': site.provided.archives.theme.bytes },
+    }),
     ...rest,
   })
 

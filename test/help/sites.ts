@@ -9,6 +9,7 @@ import { standInBlog, type StandInBlog, type StandInOptions } from '../../stand-
 
 import { standInContent } from '../../stand-ins/content/server/index.js'
 import { standInForum } from '../../stand-ins/forum/server/index.js'
+import { standInShop } from '../../stand-ins/shop/server/index.js'
 import { standInMail } from '../../stand-ins/mail/server.js'
 
 export const PASSPHRASE = 'low water at nine'
@@ -101,6 +102,17 @@ export async function providedContentStandIn(
   await folders.logins.put(address, 'keeper', new Secret('harbour-light-41'))
   const post = await mailServer(root, running)
   return { address, ...folders, ...post, writes: () => writesAt(site), ...alike(address), comments: 'comments' }
+}
+
+/** A stand-in shop that waits for its set-up. */
+export async function providedShop(
+  root: string,
+  running: (one: { close(): Promise<void> }) => void,
+): Promise<Provided> {
+  const shop = standInShop()
+  const address = await shop.listen(0)
+  running(shop)
+  return { address, ...(await ownFolders(root)), writes: () => writesAt(shop), ...alike(address) }
 }
 
 /** A fresh stand-in forum, with the host's login stored, and mails that it sends in a folder. */

@@ -62,8 +62,8 @@ export const categoriesCases: readonly ConformanceCase[] = [
       await site.settled(site.baseline({ categories: wanted }))
       const renamed = [
         { name: 'Sightings', slug: 'sightings' },
-        { name: 'Pools', slug: 'pools', was: 'rock-pools' },
         { name: 'Tides', slug: 'tides', under: [{ name: 'Blennies', slug: 'blennies' }] },
+        { name: 'Pools', slug: 'pools', was: 'rock-pools' },
       ]
       const { settled, comparison } = await site.settled(site.baseline({ categories: renamed }))
       assert.ok(

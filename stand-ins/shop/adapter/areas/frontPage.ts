@@ -6,8 +6,7 @@ import { isShippedText } from '../shipped.js'
 const never = { never: 'products stand on the front page of this system, below a text of its own' }
 
 export const frontPage: AreaOnSystem<'frontPage', StandInSession> = {
-  can: ({ baseline: { frontPage: planned } }) =>
-    planned === 'posts' || (typeof planned === 'object' && 'page' in planned) ? { page: never, posts: never } : {},
+  can: { page: never, posts: never },
   async read(session) {
     const { frontText: body = '' } = await session.form('front')
     const ships = isShippedText(body)

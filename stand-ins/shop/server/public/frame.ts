@@ -25,7 +25,7 @@ export class Frame {
     ].join('')
     const sign = logo === undefined ? '' : `<img class="logo" src="${base}files/${logo}" alt="">`
     const count = this.carts.of(request).reduce((sum, one) => sum + one.count, 0)
-    const seek = `<form action="${base}search" role="search"><label for="seek" hidden>Search</label><input id="seek" name="for" type="search" placeholder="Search"></form>`
+    const seek = `<form action="${base}search" role="search"><input aria-label="Search" name="for" type="search" placeholder="Search"></form>`
     const where = [settings.street, settings.city, settings.postcode]
       .filter((part) => part !== '')
       .map(esc)
