@@ -25,8 +25,18 @@ type Can = Readonly<Record<string, unknown>>
 interface Onsite {
   can?: Can | ((site: object) => Can)
   keys?: readonly string[]
+  takes?(key: string, value: unknown): string | undefined
   ships?(baseline: object): unknown[]
 }
+/**
+ * Why a system can't hold what a case is about, for `unless`.
+ * @example unlessHeld('pages', 'title', 'What <b>looks</b> like tags') // a function of the system: undefined where it holds that
+ */
+export const unlessHeld =
+  (area: AreaName, key: string, value: unknown) =>
+  ({ areas }: System): string | undefined =>
+    (areas as Record<string, Onsite | undefined>)[area]?.takes?.(key, value)
+
 /** What an ability may depend on, where nothing is planned and nothing is there. */
 export const bare = readBaseline(
   'unpack: 1\nsite: { address: "http://127.0.0.1/" }\nowner: { username: marlow }',

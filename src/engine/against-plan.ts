@@ -2,7 +2,7 @@ import { areaIn } from '../core/ref.js'
 import { areaNames, areaOf } from '../core/areas/index.js'
 import { compare, type Comparison } from '../core/compare.js'
 import { bodyDigest } from '../core/text/normal-form.js'
-import { abilitiesOf } from '../systems/abilities.js'
+import { abilitiesOf, onSystem } from '../systems/abilities.js'
 import { closedByUs } from './gate.js'
 import { keyOf } from './ownership.js'
 import type { Run } from './run.js'
@@ -14,6 +14,8 @@ export function againstPlan(run: Run, { inventory, closed, choices }: Stock): Co
   const { baseline, state, site } = run
   const comparison = compare(baseline, inventory, {
     can: abilitiesOf(run.site.system, run.baseline, inventory),
+    takes: (area, key, value) => onSystem(site.system, area)?.takes?.(key, value),
+    atMost: (area, key) => onSystem(site.system, area)?.atMost?.[key],
     choices: (area, key) => choices.get(area)?.[key],
     without: (area) => closed.get(area) ?? site.system.lacks?.[area],
     written: (ref) => anyName(ref, (name) => state.written(name)),

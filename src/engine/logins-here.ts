@@ -113,8 +113,8 @@ export class LoginsHere {
     // where a server's own login makes the site, it opens it as long as the owner has none there
     const found = named.length > 0 && !this.site.system.enterFirstRun ? named : [...named, ...host]
     return found.flatMap(({ username, password, temporary, next }) => [
-      { username, password, temporary },
-      ...(next ? [{ username, password: next, renewed: true }] : []),
+      { username, password, temporary, email: owner.email },
+      ...(next ? [{ username, password: next, renewed: true, email: owner.email }] : []),
     ])
   }
 }

@@ -1,7 +1,7 @@
 import type { Trying } from '../looks/trying.js'
 import type { Look } from '../looks/look.js'
 import type { OwnLook } from '../core/looking.js'
-import type { Ability, Id, ReadItem } from '../core/area.js'
+import type { Ability, Id, ReadItem, Value } from '../core/area.js'
 import type { AreaName, Inventory, ItemOf, AnyItem } from '../core/areas/index.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import type { Step } from './step.js'
@@ -12,9 +12,11 @@ import type { System } from './system.js'
 /** An area of a system, seen without its own types. */
 export interface AnyAreaOnSystem extends Omit<
   AreaOnSystem<AreaName>,
-  'read' | 'choices' | 'keys' | 'can' | 'again' | 'ships' | 'looks' | 'try' | 'takeAway'
+  'read' | 'takes' | 'atMost' | 'choices' | 'keys' | 'can' | 'again' | 'ships' | 'looks' | 'try' | 'takeAway'
 > {
   keys?: readonly string[]
+  takes?(key: string, value: Value): string | undefined
+  atMost?: Readonly<Record<string, number | undefined>>
   again?(kept: Kept): Step | Step[]
   can?: Record<string, Ability> | ((site: OnSite) => Record<string, Ability>)
   read(session: SignedIn, baseline: Baseline): Promise<ReadItem<ItemOf<AreaName>>[]>

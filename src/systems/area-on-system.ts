@@ -1,4 +1,4 @@
-import type { Ability, Difference, Id, ReadItem } from '../core/area.js'
+import type { Ability, Difference, Id, ReadItem, Value } from '../core/area.js'
 import type { AreaName, Inventory, ItemOf, LookOf, TryOf } from '../core/areas/index.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import type { Look } from '../looks/look.js'
@@ -40,6 +40,10 @@ export interface AreaOnSystem<A extends AreaName, S extends SignedIn = SignedIn>
   can?: Abilities<A> | ((site: OnSite) => Abilities<A>)
   /** For a list: the keys that its items are read with; any other is one that the system has not got. */
   keys?: readonly (keyof ItemOf<A> & string)[]
+  /** Why a value can't be given here, where that is not a matter of the key alone. */
+  takes?(key: keyof ItemOf<A> & string, value: Value): string | undefined
+  /** How many entries a list can hold here: what is planned beyond them is told, and left out. */
+  atMost?: { [K in keyof ItemOf<A> & string]?: number }
   read(session: S, baseline: Baseline): Promise<ReadItem<ItemOf<A>>[]>
   /** What the values of keys are chosen from, as the site tells now; keys of which that is not known are left out. */
   choices?(session: S, baseline: Baseline): Promise<{ [K in keyof ItemOf<A> & string]?: readonly string[] }>

@@ -8,6 +8,8 @@ export interface Login {
   password: Secret
   /** True for the host's: Unpack puts one of the owner's own in its place. */
   temporary?: boolean
+  /** The owner's address, where people sign in with that. */
+  email?: string
 }
 
 /** Somebody at the site: a browser, and what was read through it. */

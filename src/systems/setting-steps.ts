@@ -1,11 +1,11 @@
 import type { AnyDifference } from '../core/areas/index.js'
 import type { Value } from '../core/area.js'
-import type { IdOf, TextOf } from './later.js'
+import type { AddressOf, IdOf, TextOf } from './later.js'
 import { Step, type Carrier } from './step.js'
 import type { Session } from './session.js'
 
 /** Fields of a form of settings, by the system's own names. */
-export type SettingFields = Readonly<Record<string, string | IdOf | TextOf>>
+export type SettingFields = Readonly<Record<string, string | IdOf | AddressOf | TextOf>>
 /** Each key of an area as the fields that it becomes. */
 export type Settings<K extends string> = Readonly<Partial<Record<K, (value: Value) => SettingFields>>>
 

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict'
 import { join } from 'node:path'
 import type { Comparison } from '../../core/compare.js'
-import type { ConformanceCase } from '../case.js'
+import { unlessHeld, type ConformanceCase } from '../case.js'
 import { signs } from '../plans.js'
 
 const files = {
@@ -164,6 +164,7 @@ export const pagesCases: readonly ConformanceCase[] = [
     name: 'titles of pages are text: what looks like tags or entities reaches visitors as it is written',
     area: 'pages',
     needs: ['pages.title'],
+    unless: unlessHeld('pages', 'title', signs),
     async run(site) {
       const plan = site.baseline({ pages: [{ title: signs, slug: 'signs' }] })
       await site.settledForGood(plan)

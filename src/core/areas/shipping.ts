@@ -52,8 +52,15 @@ export interface ShippingItem {
 export const shippingOf = ({ store }: Pick<Baseline, 'store'>): ShippingItem[] =>
   (store?.shipping ?? []).map((one) => ({ ...one, countries: one.countries ?? store?.shipsTo }))
 
-const steps = (value: Value): string =>
-  (Array.isArray(value) ? (value as unknown as WeightPrice[]) : [])
+const stepsIn = (value: Value): readonly WeightPrice[] =>
+  Array.isArray(value) ? (value as readonly WeightPrice[]) : []
+const sameSteps = (a: readonly WeightPrice[], b: readonly WeightPrice[]): boolean =>
+  a.length === b.length &&
+  a.every(
+    ({ from, price }, index) => sameDecimal(from, b[index]?.from ?? '') && sameDecimal(price, b[index]?.price ?? ''),
+  )
+const stepsText = (value: Value): string =>
+  stepsIn(value)
     .map(({ from, price }) => `${price} from ${from}`)
     .join(', ')
 const countriesIn = (value: Value): string[] => (Array.isArray(value) ? (value as readonly string[]).toSorted() : [])
@@ -73,6 +80,7 @@ export const shipping: Area<'shipping', ShippingItem> = {
   shipped: 'Ways of shipping',
   gone: z.array(z.string().min(1)).describe('Ways of shipping, by their names'),
   guarded: true,
+  apart: ['price', 'byWeight', 'countries', 'freeFrom'],
   keys: ['name', 'price', 'byWeight', 'countries', 'freeFrom'],
   named: ({ store }) => namedBy(isGroup(store) ? store.shipping : [], 'name', ['store', 'shipping']),
   mistakes({ store }, add) {
@@ -118,13 +126,13 @@ export const shipping: Area<'shipping', ShippingItem> = {
   plan: (baseline) => shippingOf(baseline).map((item) => ({ item })),
   same(key, wanted, found) {
     if (key === 'countries') return countriesIn(wanted).join() === countriesIn(found).join()
-    if (key === 'byWeight') return steps(wanted) === steps(found)
+    if (key === 'byWeight') return sameSteps(stepsIn(wanted), stepsIn(found))
     return sameDecimal(textOf(wanted), textOf(found))
   },
   call: (item) => `the way of shipping “${item.name}”`,
   say: (key) => words[key] ?? key,
   show: (key, value) =>
-    key === 'byWeight' ? steps(value) : key === 'countries' ? countriesIn(value).join(', ') : undefined,
+    key === 'byWeight' ? stepsText(value) : key === 'countries' ? countriesIn(value).join(', ') : undefined,
 }
 
 /** Tells each weight that is not more than the one before it. */

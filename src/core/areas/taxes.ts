@@ -48,6 +48,7 @@ export const taxes: Area<'taxes', TaxItem> = {
   key: 'store.taxes',
   list: 'at least',
   guarded: true,
+  apart: ['rates'],
   keys: ['name', 'rates'],
   mistakes({ store }, add) {
     const seen = new Set<string>()

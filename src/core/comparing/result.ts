@@ -1,5 +1,5 @@
 import type { AnyDifference, AnyItem, AreaName } from '../areas/index.js'
-import type { Ability, Difference, Found, Plan } from '../area.js'
+import type { Ability, Difference, Found, Plan, Value } from '../area.js'
 import type { Names } from '../naming.js'
 import type { areaOf } from '../areas/index.js'
 
@@ -9,6 +9,10 @@ export interface CompareOptions {
   can?: (area: AreaName, key: string) => Ability
   /** What a key's value is chosen from, where the site tells that: its languages, its theme's places. */
   choices?: (area: AreaName, key: string) => readonly string[] | undefined
+  /** Why a value can't be given to a key there, where that is not a matter of the key alone. */
+  takes?: (area: AreaName, key: string, value: Value) => string | undefined
+  /** How many entries the list under a key can hold there. */
+  atMost?: (area: AreaName, key: string) => number | undefined
   /** Why a system has no such area, where there is more to say than that. */
   without?: (area: AreaName) => string | undefined
   /** The digest of the text we last wrote to a ref, or of the value of a key (`ref#key`) that can't be read back. */

@@ -38,8 +38,9 @@ export function weigh(
   const called = (key: string): string => area.say?.(key) ?? key
   const wanted: Record<string, Value> = {}
   for (const key of area.keys) {
-    const value = plan.item[key]
-    if (value === undefined) continue
+    const planned = plan.item[key]
+    if (planned === undefined) continue
+    const value = trimmed(area, key, planned, scales, result)
     const ability = can(key)
     if (cannotBeWithout(area, key, value, ability)) {
       if (isLeft(area, key, scales.baseline)) continue
@@ -54,6 +55,16 @@ export function weigh(
       continue
     }
     if (typeof ability === 'object' && isLeft(area, key, scales.baseline)) continue
+    const why = typeof ability === 'object' ? undefined : options.takes?.(area.name, key, value)
+    if (why !== undefined) {
+      const text = area.list === 'one' ? why : `${called(key)} of ${area.call(plan.item)}: ${why}`
+      if (!isLeft(area, key, scales.baseline)) {
+        result.never.push({ ref: area.list === 'one' ? keyOf(area, key) : ref, text })
+        result.notHere.push({ ref, text })
+      }
+      if (area.list === 'one') continue
+      return found?.item ?? {}
+    }
     const choices = options.choices?.(area.name, key)
     if (!isAmong(area, key, value, choices)) {
       if (!isLeft(area, key, scales.baseline)) {
@@ -138,6 +149,16 @@ export function weigh(
     differences.push({ area: area.name, ref, is: 'different', wanted, found, fields, ...overwrites })
   }
   return after
+}
+
+/** A list with as many of its entries as it can hold there; that others are left out is told once. */
+function trimmed(area: SomeArea, key: string, value: Value, scales: Scales, { never }: Comparison): Value {
+  const most = scales.options.atMost?.(area.name, key)
+  if (most === undefined || !Array.isArray(value) || value.length <= most) return value
+  const ref = keyOf(area, key)
+  if (!isLeft(area, key, scales.baseline) && !never.some((told) => told.ref === ref))
+    never.push({ ref, text: `this system holds ${most} at the most: the first in the list counts` })
+  return (value as readonly Value[]).slice(0, most)
 }
 
 /** Whether a value says more than nothing at all would. */

@@ -1,0 +1,3 @@
+/** Text made safe for HTML. */
+export const encode = (text: string): string =>
+  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;')
