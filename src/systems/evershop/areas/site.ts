@@ -9,6 +9,7 @@ import { settings } from '../carriers/settings.js'
 import { encode } from '../escape.js'
 import { filesOf } from '../files.js'
 import type { EverShopSession } from '../session.js'
+import { UNNAMED } from '../shipped.js'
 import { shopOf } from '../shop.js'
 import { tagged } from '../wire.js'
 import { load } from 'cheerio'
@@ -33,8 +34,8 @@ export const site: AreaOnSystem<'site', EverShopSession> = {
   async read(session) {
     const [{ setting }, files, robots] = await Promise.all([shopOf(session), filesOf(session), robotsOf(session)])
     const item = {
-      title: setting.storeName ?? '',
-      description: setting.storeDescription ?? '',
+      title: saidIn(setting.storeName),
+      description: saidIn(setting.storeDescription),
       language: setting.storeLanguage ?? '',
       timezone: setting.storeTimeZone ?? '',
       searchEngines: robots,
@@ -68,6 +69,9 @@ export const site: AreaOnSystem<'site', EverShopSession> = {
     },
   },
 }
+
+/** As long as nobody says anything, the pages show something else than the dashboard does. */
+const saidIn = (text: string | null | undefined): string => (text === UNNAMED ? '' : (text ?? ''))
 
 const described = (html: string): string => load(html)('meta[name=description]').first().attr('content') ?? ''
 
