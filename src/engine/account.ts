@@ -23,6 +23,14 @@ export class Account {
     this.options.on?.(this.guard.all(event))
   }
 
+  #until = 0
+  /** The site has asked to be left alone for so long; of several that wait side by side, one tells. */
+  waits(seconds: number): void {
+    const until = Date.now() + seconds * 1000
+    if (until > this.#until + 1000) this.tell({ is: 'waiting', seconds })
+    this.#until = Math.max(until, this.#until)
+  }
+
   #log: { har: HarLog; file: KeptText } | undefined
   /** From now on what is asked of the site and answered goes into a record, as a HAR log. */
   recordIn(record: RunRecord): void {

@@ -10,3 +10,5 @@ export type RunEvent =
   | { is: 'sent'; carrier: string; refs: string[] }
   | { is: 'carried'; carrier: string; refs: string[]; refused: string[] }
   | { is: 'check'; check: Check }
+  /** The site has asked to be left alone for so many seconds: it is waited for. */
+  | { is: 'waiting'; seconds: number }

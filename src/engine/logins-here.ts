@@ -41,12 +41,41 @@ export class LoginsHere {
    */
   async signIn(signal?: AbortSignal): Promise<SignedIn> {
     const { home, system } = this.site
-    const { username } = await this.owners()
-    this.account.tell({ is: 'phase', phase: 'sign in', text: username })
-    const { session, login } = await this.#open((one) => system.signIn(this.site.visitor(signal), one))
+    const { session, login } = await this.#enter(
+      async (one) => (await this.#resumed(one, signal)) ?? system.signIn(this.site.visitor(signal), one),
+    )
+    await this.#keep(session)
     // of a run that was stopped in between: the new password is the only one from now on
     if (login.renewed) await this.options.logins.promote?.(home, login.username)
     return session
+  }
+
+  /** The same in a session of its own, whatever an earlier run has kept. */
+  async signInAnew(): Promise<SignedIn> {
+    return (await this.#enter((one) => this.site.system.signIn(this.site.visitor(), one))).session
+  }
+
+  async #enter(
+    enter: (login: Login) => Promise<SignedIn | undefined>,
+  ): Promise<{ session: SignedIn; login: LikelyLogin }> {
+    const { username } = await this.owners()
+    this.account.tell({ is: 'phase', phase: 'sign in', text: username })
+    return this.#open(enter)
+  }
+
+  /** The session that an earlier run has kept, where it is still open. */
+  async #resumed(login: Login, signal?: AbortSignal): Promise<SignedIn | undefined> {
+    const { session } = login
+    return session && this.site.system.resume?.(this.site.visitor(signal), { ...login, session })
+  }
+
+  /** Keeps a session for the next run, where a site bears few sign-ins; it stays open. */
+  async #keep(session: SignedIn): Promise<void> {
+    const kept = await session.kept?.()
+    if (!kept || !this.options.logins.keepSession) return
+    this.account.guard.add(kept)
+    await this.options.logins.keepSession(this.site.home, session.login.username, kept)
+    session.signOut = () => Promise.resolve()
   }
 
   /**
@@ -104,7 +133,7 @@ export class LoginsHere {
   async #likely(): Promise<LikelyLogin[]> {
     const { owner } = this.baseline
     const all = await this.options.logins.at(this.site.home)
-    for (const { password, next } of all) this.account.guard.add(password, next)
+    for (const { password, next, session } of all) this.account.guard.add(password, next, session)
     const named = [owner.username, owner.signInAs].flatMap((name) => all.filter(({ username }) => username === name))
     const planned = new Set(plannedAccounts(this.baseline).map(({ username }) => username))
     const others = all.filter(({ username }) => !planned.has(username))
@@ -112,8 +141,8 @@ export class LoginsHere {
     const host = only && !more ? [only] : []
     // where a server's own login makes the site, it opens it as long as the owner has none there
     const found = named.length > 0 && !this.site.system.enterFirstRun ? named : [...named, ...host]
-    return found.flatMap(({ username, password, temporary, next }) => [
-      { username, password, temporary, email: owner.email },
+    return found.flatMap(({ username, password, temporary, next, session }) => [
+      { username, password, temporary, session, email: owner.email },
       ...(next ? [{ username, password: next, renewed: true, email: owner.email }] : []),
     ])
   }

@@ -80,7 +80,7 @@ type Add = (...checks: Check[]) => void
 async function signIn(run: Run, add: Add): Promise<SignedIn | undefined> {
   const name = 'the owner can sign in'
   try {
-    const session = await run.logins.signIn()
+    const session = await run.logins.signInAnew()
     add(asOwner(name, true, 'in a new session'))
     return session
   } catch (error) {

@@ -29,7 +29,14 @@ export class Run {
     private readonly keeping: Keeping,
     { surveyed, system }: { surveyed: Surveyed; system: System },
   ) {
-    this.site = new ReachedSite(surveyed, system, options, account.traffic, async () => this.#lock?.stillOurs())
+    this.site = new ReachedSite(
+      surveyed,
+      system,
+      options,
+      account.traffic,
+      async () => this.#lock?.stillOurs(),
+      (seconds) => account.waits(seconds),
+    )
     this.logins = new LoginsHere(this.site, baseline, options, account)
     this.eyes = new ManyEyes(this)
   }

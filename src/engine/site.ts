@@ -19,6 +19,7 @@ export class ReachedSite {
     private readonly options: SurveyOptions,
     private readonly traffic: Traffic,
     private readonly beforeWrite: () => Promise<void>,
+    private readonly waits: (seconds: number) => void = () => undefined,
   ) {
     this.lines = connections(options.resolve, options.signal)
   }
@@ -37,7 +38,8 @@ export class ReachedSite {
   /** A browser of its own, without cookies. @param signal what stops it; the run's own where left out */
   visitor(signal: AbortSignal | undefined = this.options.signal): Visitor {
     const { door, patience } = this.options
-    return new Visitor(this.address, this.lines, this.traffic, { signal, door, patience, before: this.beforeWrite })
+    const { beforeWrite: before, waits } = this
+    return new Visitor(this.address, this.lines, this.traffic, { signal, door, patience, before, waits })
   }
   stranger(): Session {
     return { visitor: this.visitor(), shelf: new Shelf() }

@@ -40,7 +40,9 @@ export async function takeAwayLeft({ run, session, record }: Work): Promise<void
 async function takeAway(run: Run, session: SignedIn, mark: string): Promise<void> {
   const all = async (owner: SignedIn) => {
     for (const area of areaNames) {
-      const stays = (await onSystem(run.site.system, area)?.takeAway?.(owner, mark)) ?? []
+      const here = onSystem(run.site.system, area)
+      await here?.takeAway?.(owner, mark)
+      const stays = (await here?.makeVoid?.(owner, mark)) ?? []
       await run.state.own(stays.map((id) => ({ area, key: keyOf({ id }) })))
     }
   }

@@ -47,7 +47,7 @@ export async function tryOut(run: Run, record: RunRecord): Promise<Check[]> {
 /** Tries what an area says; where the system has to take something away again, with a mark in what is written. */
 async function tryArea(work: Work, area: AreaName, inventory: Inventory): Promise<Check[]> {
   const { run } = work
-  const { try: way, takeAway, ships } = onSystem(run.site.system, area) ?? {}
+  const { try: way, takeAway, makeVoid, ships } = onSystem(run.site.system, area) ?? {}
   const shipped = ships?.(run.baseline)[0]?.item
   const attempts = areaOf(area).tries?.(run.baseline, (ref) => foundAt(inventory, ref), shipped) ?? []
   const checks: Check[] = []
@@ -59,7 +59,7 @@ async function tryArea(work: Work, area: AreaName, inventory: Inventory): Promis
     }
     const act = (mark: string) =>
       tryOne(work, way, attempt, mark, run.site.publicly(foundAt(inventory, attempt.at)?.address ?? ''))
-    checks.push(takeAway ? await withMark(work, area, act) : await act(newMark()))
+    checks.push((takeAway ?? makeVoid) ? await withMark(work, area, act) : await act(newMark()))
   }
   return checks
 }

@@ -95,6 +95,12 @@ export class LoginsFile {
     )
   }
 
+  /** Stores a session beside the login that has opened it, or forgets it. */
+  async keepSession(address: string, username: string, session: Secret | undefined): Promise<void> {
+    const own = isOf(address, username)
+    await this.#change((logins) => logins.map((login) => (own(login) ? { ...login, session } : login)))
+  }
+
   /** Forgets a login; false if there was none. */
   async remove(address: string, username: string): Promise<boolean> {
     const older = (login: StoredLogin) => login.address === address && login.username === username

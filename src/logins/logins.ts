@@ -17,6 +17,8 @@ export interface Logins {
   prepare?(address: string, username: string, next: Secret): Promise<void>
   /** The prepared password has opened the site. */
   promote?(address: string, username: string): Promise<void>
+  /** Stores a session beside the login that has opened it, for the next run. */
+  keepSession?(address: string, username: string, session: Secret | undefined): Promise<void>
 }
 
 /** A logins file that asks for its passphrase only when the first login is needed. */
@@ -50,5 +52,8 @@ export class LazyLogins implements Logins {
   }
   async promote(address: string, username: string): Promise<void> {
     await (await this.open()).promote(address, username)
+  }
+  async keepSession(address: string, username: string, session: Secret | undefined): Promise<void> {
+    await (await this.open()).keepSession(address, username, session)
   }
 }

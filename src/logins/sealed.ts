@@ -16,6 +16,8 @@ export interface StoredLogin {
   temporary?: boolean
   /** The password that is about to take its place; kept beside it until it has opened the site. */
   next?: Secret
+  /** A session of it that may still be open, where a site bears few sign-ins. */
+  session?: Secret
   /** True for what stands in front of the site (HTTP Basic, RFC 7617), not in it. */
   door?: boolean
 }
@@ -31,6 +33,7 @@ const contents = z.array(
     since: z.string(),
     temporary: z.boolean().optional(),
     next: z.string().optional(),
+    session: z.string().optional(),
     door: z.boolean().optional(),
   }),
 )
@@ -76,10 +79,11 @@ export async function openLogins({ logins }: Envelope, identity: string, file: s
   opener.addIdentity(identity)
   try {
     const plain = await opener.decrypt(await bytesOf(logins, file), 'text')
-    return contents.parse(JSON.parse(plain)).map(({ password, next, ...login }) => ({
+    return contents.parse(JSON.parse(plain)).map(({ password, next, session, ...login }) => ({
       ...login,
       password: new Secret(password),
       ...(next !== undefined && { next: new Secret(next) }),
+      ...(session !== undefined && { session: new Secret(session) }),
     }))
   } catch {
     throw UnpackError.of('logins-broken', { file })
@@ -92,7 +96,12 @@ export async function sealLogins(logins: readonly StoredLogin[], key: string, id
   const encrypter = new Encrypter()
   encrypter.addRecipient(await identityToRecipient(identity))
   const plain = JSON.stringify(
-    logins.map((login) => ({ ...login, password: login.password.reveal(), next: login.next?.reveal() })),
+    logins.map((login) => ({
+      ...login,
+      password: login.password.reveal(),
+      next: login.next?.reveal(),
+      session: login.session?.reveal(),
+    })),
   )
   const sealed: Envelope = { unpackLogins: 1, key, logins: armor.encode(await encrypter.encrypt(plain)) }
   return `${JSON.stringify(sealed, null, 2)}\n`

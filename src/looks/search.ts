@@ -5,14 +5,14 @@ import { closedTo, folded } from './parts.js'
 
 /**
  * Whether the site's own search finds something.
- * @param placeOf where it is searched for a word
+ * @param placeOf where it is searched for some words
  * @param namesOn what a page of results lists
- * @example const looks = { search: searchAt((word) => `/search?for=${encodeURIComponent(word)}`, ($) => [$('main').text()]) }
+ * @example const looks = { search: searchAt((words) => `/search?for=${encodeURIComponent(words)}`, ($) => [$('main').text()]) }
  */
 export const searchAt =
-  (placeOf: (word: string) => string, namesOn: ($: CheerioAPI) => string[]): Look<SearchLook> =>
-  async ({ word, finds }, { visit }) => {
-    const answer = await visit(placeOf(word))
+  (placeOf: (words: string) => string, namesOn: ($: CheerioAPI) => string[]): Look<SearchLook> =>
+  async ({ words, finds }, { visit }) => {
+    const answer = await visit(placeOf(words))
     const closed = closedTo(answer)
     if (closed) return closed
     const names = namesOn(load(answer.text)).map(folded)

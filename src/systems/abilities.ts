@@ -12,7 +12,18 @@ import type { System } from './system.js'
 /** An area of a system, seen without its own types. */
 export interface AnyAreaOnSystem extends Omit<
   AreaOnSystem<AreaName>,
-  'read' | 'takes' | 'atMost' | 'choices' | 'keys' | 'can' | 'again' | 'ships' | 'looks' | 'try' | 'takeAway'
+  | 'read'
+  | 'takes'
+  | 'atMost'
+  | 'choices'
+  | 'keys'
+  | 'can'
+  | 'again'
+  | 'ships'
+  | 'looks'
+  | 'try'
+  | 'takeAway'
+  | 'makeVoid'
 > {
   keys?: readonly string[]
   takes?(key: string, value: Value): string | undefined
@@ -24,7 +35,8 @@ export interface AnyAreaOnSystem extends Omit<
   ships?(baseline: Baseline): ReadItem<AnyItem>[]
   looks?: Partial<Record<string, Look<OwnLook>>>
   try?: Trying<object>
-  takeAway?(session: SignedIn, mark: string): Promise<void | Id[]>
+  takeAway?(session: SignedIn, mark: string): Promise<void>
+  makeVoid?(session: SignedIn, mark: string): Promise<Id[]>
 }
 
 /** An area of a system: where the union of areas meets code that serves all. */

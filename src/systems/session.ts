@@ -10,6 +10,8 @@ export interface Login {
   temporary?: boolean
   /** The owner's address, where people sign in with that. */
   email?: string
+  /** A session of an earlier run that may still be open. */
+  session?: Secret
 }
 
 /** Somebody at the site: a browser, and what was read through it. */
@@ -23,4 +25,6 @@ export interface SignedIn extends Session {
   /** A browser that came in by the form, as people do, where the session itself did not: it is left with `signOut` as well. */
   browser?(): Promise<Visitor>
   signOut(): Promise<void>
+  /** What opens this session again, where a site bears few sign-ins: it is kept, encrypted, and not signed out. */
+  kept?(): Promise<Secret | undefined>
 }

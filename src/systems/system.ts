@@ -1,5 +1,6 @@
 import type { AreaName } from '../core/areas/index.js'
 import type { Recognised } from '../core/findings.js'
+import type { Secret } from '../core/secret.js'
 import type { Answer } from '../web/answer.js'
 import type { Visitor } from '../web/visitor.js'
 import type { AreaOnSystem } from './area-on-system.js'
@@ -58,6 +59,8 @@ export interface System<S extends SignedIn = SignedIn> {
   recognise(look: FirstLook): Promise<Recognised | undefined>
   /** Signs in; `undefined` if the login is refused. */
   signIn(visitor: Visitor, login: Login): Promise<S | undefined>
+  /** Goes on in a session that an earlier run has kept; `undefined` if it has ended. */
+  resume?(visitor: Visitor, login: Login & { session: Secret }): Promise<S | undefined>
   /** Signs of trouble on a screen of the dashboard, in an owner's words; `undefined` if there are none. */
   trouble(answer: Answer, screen: Screen): string | undefined
   /** Signing in on the public side, where that is another thing than at the dashboard. */

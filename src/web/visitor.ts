@@ -23,6 +23,8 @@ export interface VisitorOptions {
   door?: { username: string; password: Secret }
   /** Called before every request that could change the site; what it throws keeps that back. */
   before?: () => Promise<void>
+  /** Called when a server asks to be left alone for so many seconds, and that is done. */
+  waits?: (seconds: number) => void
   /** Said with every request to the site, where that is how somebody is signed in. */
   says?: Readonly<Record<string, string>>
   /** Milliseconds within which a reading has to be whole; a write gets five times as long. */
@@ -30,7 +32,7 @@ export interface VisitorOptions {
 }
 
 /** How long a server that says “too many requests” is waited for, in seconds, and how often. */
-const PATIENCE = { most: 30, times: 3 }
+const PATIENCE = { most: 70, times: 3 }
 
 /**
  * One person at a browser: requests with cookies of their own, redirects, limits and time-outs. Cookies, tokens and what opens
@@ -69,6 +71,11 @@ export class Visitor {
   async cookie(name: string): Promise<string | undefined> {
     const cookies = await (await this.#jar)?.getCookies(this.home)
     return cookies?.find(({ key }) => key === name)?.value
+  }
+
+  /** Takes a cookie along that the site has set for somebody before. */
+  async bring(name: string, value: string): Promise<void> {
+    await this.#keepCookies([`${name}=${value}; Path=${this.address.base}; HttpOnly`], this.home)
   }
 
   get(place: string, ask: Ask = {}): Promise<Answer> {
@@ -121,6 +128,7 @@ export class Visitor {
       if (answer.status !== 429 || time > PATIENCE.times) return answer
       const seconds = secondsToWait(answer.headers) ?? 2 ** time
       if (seconds > PATIENCE.most) return answer
+      this.more.waits?.(seconds)
       await wait(seconds * 1000, undefined, { signal: this.more.signal }).catch(() => {
         throw stopped(this.more.signal)
       })

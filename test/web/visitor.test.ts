@@ -147,4 +147,14 @@ test('“too many requests” is waited for as the server says, three times at t
     response.writeHead(429, { 'retry-after': '0' }).end('slowly')
   })
   assert.deepEqual([(await shut.visitor.get('/')).status, shut.seen.length], [429, 4])
+  // a whole window in one header, what is left of it in another
+  let once = true
+  const window = await visitor((_request, response) => {
+    if (once) response.writeHead(429, { 'retry-after': '60', 'ratelimit-reset': '0' }).end('slowly')
+    else response.writeHead(200).end('now')
+    once = false
+  })
+  const began = Date.now()
+  assert.equal((await window.visitor.get('/')).text, 'now')
+  assert.ok(Date.now() - began < 5000)
 })

@@ -23,6 +23,7 @@ export function progress(): (event: RunEvent) => void {
     else if (event.is === 'carried') {
       tell(pc.dim(`    ${event.carrier}: ${event.refs.join(', ')}`))
       for (const ref of event.refused) tell(pc.red(`    refused: ${ref}`))
-    }
+    } else if (event.is === 'waiting')
+      tell(pc.dim(`· the site takes no more requests for ${Math.ceil(event.seconds)} s; going on then`))
   }
 }

@@ -25,7 +25,7 @@ export const productsCases: readonly ConformanceCase[] = [
         'the product “Runner bean” shows its name and its price',
         'the category “Beans” lists its products',
         'the category “Flowers” lists its products',
-        'a search for “Runner” finds the product “Runner bean”',
+        'a search for “Runner bean” finds the product “Runner bean”',
       )
       // nor from another folder, with nothing remembered
       const elsewhere = await site.settle(plan, { state: join(site.provided.state, 'new') })

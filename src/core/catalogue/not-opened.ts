@@ -70,6 +70,12 @@ export const notOpened = {
       `The baseline wants to ask for the password of “${d.user}”, and there is no terminal to ask at. Nothing was sent.`,
     () => 'Run it at a terminal, or write “password: made”, or “password: stored” after: unpack logins add.',
   ),
+  'sign-in-waits': entry(
+    4,
+    (d: { address: string; minutes: number }) =>
+      `${d.address} takes no more sign-ins for ${d.minutes} minutes: there were too many. Nothing was changed.`,
+    () => 'Wait that long, then run the same command again; the session is kept, so that it needs fewer.',
+  ),
   'sign-in-challenge': entry(
     4,
     (d: { address: string }) =>

@@ -24,7 +24,7 @@ export interface ListedLook {
 /** What the site's own search finds. */
 export interface SearchLook {
   look: 'search'
-  word: string
+  words: string
   finds: string
 }
 /** The looks that products have for themselves. */
@@ -106,9 +106,15 @@ function byCategory(
 }
 
 function searchFor({ name }: ProductItem): Expectation<ProductLook> {
-  // the longest word says most
-  const [word = name] = (name.match(/[\p{L}\p{N}]+/gu) ?? []).toSorted((a, b) => b.length - a.length)
-  return { name: `a search for “${word}” finds the product “${name}”`, at: 'front', look: 'search', word, finds: name }
+  // its words, without what stands around them: a search is no place for quotes
+  const words = (name.match(/[\p{L}\p{N}]+/gu) ?? []).join(' ')
+  return {
+    name: `a search for “${words}” finds the product “${name}”`,
+    at: 'front',
+    look: 'search',
+    words,
+    finds: name,
+  }
 }
 
 function beyond(looked: number, all: number): Expectation<ProductLook>[] {

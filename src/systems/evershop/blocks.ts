@@ -24,6 +24,17 @@ export const rowsOf = (html: string): object[] =>
         },
       ]
 
+/** Bytes that the system takes at once. */
+const MOST = 100 * 1024
+/** What stands beside a text in what is sent. */
+const BESIDE = 2048
+
+/** Why a text can't be given. */
+export const tooLong = (html: unknown): string | undefined =>
+  typeof html === 'string' && new TextEncoder().encode(JSON.stringify(rowsOf(html))).length > MOST - BESIDE
+    ? 'this system takes no text longer than 100 KiB'
+    : undefined
+
 /** The HTML of a text; what it is made of where that is none of ours is told apart, not written. */
 export function htmlOfRows(value: unknown): string {
   const read = rows.safeParse(value).data ?? []

@@ -16,7 +16,7 @@ import { recognise } from './recognise.js'
 import { screens, trouble } from './screens.js'
 import { EverShopSession } from './session.js'
 import { shopOf } from './shop.js'
-import { enter } from './sign-in.js'
+import { COOKIE, enter } from './sign-in.js'
 
 const PROVEN = /^2\.2\./
 
@@ -56,6 +56,11 @@ export const evershop: System<EverShopSession> = {
   recognise,
   async signIn(visitor, login) {
     return (await enter(visitor, login)) ? new EverShopSession(visitor, login) : undefined
+  },
+  async resume(visitor, { session: kept, ...login }) {
+    await visitor.bring(COOKIE, kept.reveal())
+    const isOpen = (await visitor.get('admin', { follow: false })).status === 200
+    return isOpen ? new EverShopSession(visitor, login) : undefined
   },
   trouble,
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { UnpackError } from '../../core/errors.js'
+import { Secret } from '../../core/secret.js'
 import { jsonOf, type Answer } from '../../web/answer.js'
 import type { Ask } from '../../web/ask.js'
 import { onceMore } from '../../web/once-more.js'
@@ -8,7 +9,7 @@ import type { Visitor } from '../../web/visitor.js'
 import type { Login, SignedIn } from '../session.js'
 import { Shelf } from '../shelf.js'
 import type { Carried } from '../step.js'
-import { enter, leave } from './sign-in.js'
+import { COOKIE, enter, leave } from './sign-in.js'
 
 const refusalSchema = z.object({ error: z.object({ message: z.string() }) })
 
@@ -57,6 +58,11 @@ export class EverShopSession implements SignedIn {
     if (answer.status === 200) return { data: jsonOf(answer) }
     const told = refusalSchema.safeParse(jsonOf(answer)).data?.error.message
     return { refused: told?.replace(/^Exception in middleware \w+: /, '') ?? `HTTP ${answer.status}` }
+  }
+
+  async kept(): Promise<Secret | undefined> {
+    const cookie = await this.visitor.cookie(COOKIE)
+    return cookie === undefined ? undefined : new Secret(cookie)
   }
 
   async signOut(): Promise<void> {

@@ -103,8 +103,8 @@ export const shopOf = (session: EverShopSession): Promise<Shop> =>
           ...(image && { image: image.url }),
         },
       })
-    for (const { cmsPageId, uuid, content } of shop.cmsPages.items)
-      know(session, `pages/${cmsPageId}`, uuid, { content: content ?? [] })
+    for (const { cmsPageId, uuid, content, status } of shop.cmsPages.items)
+      know(session, `pages/${cmsPageId}`, uuid, { content: content ?? [], status })
     for (const { taxClassId, uuid } of shop.taxClasses.items) know(session, `taxes/${taxClassId}`, uuid, {})
     return shop
   })

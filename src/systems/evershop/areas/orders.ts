@@ -16,5 +16,5 @@ export const orders: AreaOnSystem<'orders', EverShopSession> = {
     ]
   },
   try: (attempt, { session, text, visitor }) => placeOrder(attempt, visitor, session, text),
-  takeAway: voidOrders,
+  makeVoid: voidOrders,
 }

@@ -2,7 +2,7 @@ import type { PageItem } from '../../../core/areas/pages.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { bodyOf, idOf } from '../../later.js'
 import { Step } from '../../step.js'
-import { htmlOfRows } from '../blocks.js'
+import { htmlOfRows, tooLong } from '../blocks.js'
 import { items, type ItemFields } from '../carriers/items.js'
 import type { EverShopSession } from '../session.js'
 import { shopOf } from '../shop.js'
@@ -13,7 +13,8 @@ const sort = 'pages'
 /** Pages: all of them at the top. */
 export const pages: AreaOnSystem<'pages', EverShopSession> = {
   keys: ['title', 'slug', 'body', 'state'],
-  takes: (key, value) => (key === 'slug' ? foreign(value) : key === 'title' ? tagged(value) : undefined),
+  takes: (key, value) =>
+    key === 'slug' ? foreign(value) : key === 'title' ? tagged(value) : key === 'body' ? tooLong(value) : undefined,
   async read(session) {
     const { cmsPages } = await shopOf(session)
     return cmsPages.items.map(({ cmsPageId, name, urlKey, status, content, url }) => {

@@ -8,7 +8,7 @@ import { searchAt } from '../../../looks/search.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { addressOf, bodyOf, idOf } from '../../later.js'
 import { Step } from '../../step.js'
-import { htmlOfRows } from '../blocks.js'
+import { htmlOfRows, tooLong } from '../blocks.js'
 import { items, type ItemFields } from '../carriers/items.js'
 import { filesOf } from '../files.js'
 import { productsOf } from '../goods.js'
@@ -32,6 +32,7 @@ export const products: AreaOnSystem<'products', EverShopSession> = {
   takes(key, value) {
     if (key === 'slug') return foreign(value)
     if (key === 'name') return tagged(value)
+    if (key === 'description') return tooLong(value)
     if (key === 'price' && digitsNeeded(textOf(value)) > 2)
       return 'prices have two digits behind the point at the most on this system'
     return undefined
@@ -80,9 +81,18 @@ export const products: AreaOnSystem<'products', EverShopSession> = {
       const price = $('.product__single__price')
       return price.length === 0 ? undefined : price.first().text()
     }),
-    listed: listedAt(namesOn, ($) => $('.pagination a[aria-label="Go to next page"]').attr('href')),
+    listed: listedAt(namesOn, nextOf),
     search: searchAt((word) => `/search?keyword=${encodeURIComponent(word)}`, namesOn),
   },
+}
+
+/** Lists go on by a button; its page is asked for by number. */
+function nextOf($: CheerioAPI, url: string): string | undefined {
+  const button = $('[aria-label="Go to next page"]')
+  if (button.length === 0 || button.attr('aria-disabled') === 'true') return undefined
+  const next = new URL(url)
+  next.searchParams.set('page', String(Number(next.searchParams.get('page') ?? '1') + 1))
+  return next.href
 }
 
 /** Nothing of this kind ships. */

@@ -22,7 +22,7 @@ const made = z.object({ data: z.looseObject({ uuid: z.string() }) })
 const sentAlong: Record<Sort, readonly string[]> = {
   categories: ['description', 'parent_id', 'image'],
   products: ['tax_class', 'category_id', 'description'],
-  pages: ['content'],
+  pages: ['content', 'status'],
 }
 const numbers: Record<Sort, string> = { categories: 'category_id', products: 'product_id', pages: 'cms_page_id' }
 

@@ -15,7 +15,7 @@ export const orders: AreaOnSystem<'orders', StandInSession> = {
     return rows.map(({ id }) => ({ id, item: { what: 'orders' } }))
   },
   try: (attempt, { visitor, session, address, text }) => order(attempt, visitor, session, address, markIn(text)),
-  async takeAway(session, mark) {
+  async makeVoid(session, mark) {
     session.shelf.forget(room)
     const own = (await session.rows(room)).filter(({ data }) => data.by === mailOf(mark))
     for (const { id, data } of own) if (data.state === 'placed') await cancel(session, id)

@@ -58,8 +58,14 @@ export function publicPages(app: FastifyInstance, shop: Shop, base: string): voi
     return frame.show(request, reply, page.title, text)
   })
   app.get<{ Querystring: { for?: string } }>(`${base}search`, (request, reply) => {
-    const word = (request.query.for ?? '').toLowerCase()
-    const found = word === '' ? [] : shop.products.filter(({ name }) => name.toLowerCase().includes(word))
+    const words = (request.query.for ?? '')
+      .toLowerCase()
+      .split(/\s+/)
+      .filter((one) => one !== '')
+    const found =
+      words.length === 0
+        ? []
+        : shop.products.filter(({ name }) => words.every((one) => name.toLowerCase().includes(one)))
     return frame.show(request, reply, 'Search', `<h2>Search</h2>${frame.shelf(found)}`)
   })
   app.get<{ Params: { name: string } }>(`${base}files/:name`, (request, reply) => {

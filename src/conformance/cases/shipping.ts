@@ -1,24 +1,5 @@
 import assert from 'node:assert/strict'
 import type { ConformanceCase } from '../case.js'
-import { quay } from '../shop.js'
-
-export const taxesCases: readonly ConformanceCase[] = [
-  {
-    name: 'taxes with rates by country; a rate that changes, and one that nobody planned and stays',
-    area: 'taxes',
-    needs: ['taxes.name', 'taxes.rates'],
-    async run(site) {
-      const plan = (...taxes: object[]) => site.baseline({ store: { taxes } })
-      const [vat, low] = quay.taxes
-      await site.settledForGood(plan({ ...vat }, { name: 'VAT', country: 'IE', rate: '23' }, { ...low, rate: '13.5' }))
-      const { settled, comparison } = await site.settledForGood(plan({ ...vat, rate: '21' }, { ...low, rate: '13.50' }))
-      assert.deepEqual(settled, ['taxes/VAT'])
-      assert.ok(comparison.differences.every(({ is }) => is === 'different'))
-      const again = await site.settle(plan({ name: 'VAT', country: 'IE', rate: '23' }, { ...low, rate: '13.50' }))
-      assert.deepEqual([again.writes, again.comparison.differences], [0, []])
-    },
-  },
-]
 
 export const shippingCases: readonly ConformanceCase[] = [
   {
@@ -73,29 +54,6 @@ export const shippingCases: readonly ConformanceCase[] = [
         })
       await site.settledForGood(plan('40.00'))
       await site.settledForGood(plan('50.00'))
-    },
-  },
-]
-
-export const paymentCases: readonly ConformanceCase[] = [
-  {
-    name: 'cash, by a name of its own; what needs a provider is by hand',
-    area: 'payment',
-    needs: ['payment.cash'],
-    async run(site) {
-      const cash = (name: string) => ({ name, by: 'cash' })
-      await site.settledForGood(site.baseline({ store: { payment: [cash('At the counter')] } }))
-      const more = site.baseline({ store: { payment: [cash('At the till'), { name: 'Card', by: 'card' }] } })
-      const { comparison } = await site.settle(more)
-      assert.ok(comparison.byHand.some(({ ref }) => ref === 'store.payment.card'))
-    },
-  },
-  {
-    name: 'transfer to a bank account',
-    area: 'payment',
-    needs: ['payment.transfer'],
-    async run(site) {
-      await site.settledForGood(site.baseline({ store: { payment: [{ name: 'By transfer', by: 'transfer' }] } }))
     },
   },
 ]
