@@ -31,10 +31,12 @@ export async function* lookClosely(
 ): AsyncGenerator<Seen> {
   const facts = pageFacts(front)
   yield { findings: { hops: [...front.hops], front: facts } }
-  const get = async (place: string): Promise<Answer | undefined> =>
-    here.traffic.requests >= MOST_REQUESTS ? undefined : here.get(place).catch(unlessStopped)
+  const look = async (way: () => Promise<Answer>): Promise<Answer | undefined> =>
+    here.traffic.requests >= MOST_REQUESTS ? undefined : way().catch(unlessStopped)
+  const get = (place: string) => look(() => here.get(place))
+  const ask = (place: string, json: unknown) => look(() => here.ask(place, { method: 'POST', json, purpose: 'read' }))
   for (const system of await knownSystems(systems)) {
-    const known = await system.recognise({ front, get })
+    const known = await system.recognise({ front, get, ask })
     if (!known) continue
     yield { findings: { system: known, address: known.address }, system }
     return

@@ -12,6 +12,8 @@ export interface FirstLook {
   front: Answer
   /** Looks at a place of the site; `undefined` when there was no answer or the survey's looks are used up. */
   get(place: string): Promise<Answer | undefined>
+  /** Asks for what is told to any visitor, but only in answer to a POST: it counts as a look. */
+  ask?(place: string, json: unknown): Promise<Answer | undefined>
 }
 
 /** One of the dashboard's main screens, and what must be on it. */

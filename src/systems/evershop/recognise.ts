@@ -19,13 +19,13 @@ const query =
   '{ setting { storeName } categories { items { urlKey } } products { items { urlKey } } cmsPages { items { urlKey } } }'
 
 /** Knows the system by how its pages are built, and by what its interface tells any visitor. */
-export async function recognise({ front, get }: FirstLook): Promise<Recognised | undefined> {
+export async function recognise({ front, ask }: FirstLook): Promise<Recognised | undefined> {
   const $ = load(front.text)
   if ($('[data-evershop-area-id]').length === 0) return undefined
   // it lives at the top of its server
   const address = new URL('/', front.url).href
   const known = { id: 'evershop', name: 'EverShop', version: '', address, state: 'set up' as const }
-  const answer = await get(new URL(`/api/graphql?query=${encodeURIComponent(query)}`, address).href)
+  const answer = await ask?.(new URL('/api/graphql', address).href, { query })
   const told = answer?.status === 200 ? schema.safeParse(jsonOf(answer)).data?.data : undefined
   if (!told) return known
   const ships = new Set<string>(shippedCategories.map(([, slug]) => slug))
