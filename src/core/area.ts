@@ -194,6 +194,8 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   unkept?: string
   /** Fields that an item can't do without: where a system has no such thing, it is left alone and told. */
   must?: readonly (keyof I & string)[]
+  /** Fields that no key of the file asks for by name: where a system hasn't got them, nothing is told. */
+  unsaid?: readonly (keyof I & string)[]
   /** Fields that are the owner's once they edited them. */
   texts?: readonly (keyof I & string)[]
   /** Fields that are the owner's once they changed them, whatever they hold: what we wrote last is remembered of each. */

@@ -34,7 +34,7 @@ export async function* lookClosely(
   const look = async (way: () => Promise<Answer>): Promise<Answer | undefined> =>
     here.traffic.requests >= MOST_REQUESTS ? undefined : way().catch(unlessStopped)
   const get = (place: string) => look(() => here.get(place))
-  const ask = (place: string, json: unknown) => look(() => here.ask(place, { method: 'POST', json, purpose: 'read' }))
+  const ask = (place: string, json: unknown) => look(() => here.query(place, json))
   for (const system of await knownSystems(systems)) {
     const known = await system.recognise({ front, get, ask })
     if (!known) continue

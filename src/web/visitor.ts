@@ -86,6 +86,11 @@ export class Visitor {
     return this.ask(place, { ...ask, method: 'POST', form })
   }
 
+  /** Asks for what is only told in answer to a POST: it reads. */
+  query(place: string, json: unknown): Promise<Answer> {
+    return this.ask(place, { method: 'POST', json, purpose: 'read' })
+  }
+
   /**
    * Sends one request, and those that its redirects ask for.
    * @throws NoAnswer if there is none; UnpackError `left-the-site`, `link-broken`, `answer-too-large`, `stopped`

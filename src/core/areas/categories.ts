@@ -104,8 +104,7 @@ export const categories: Area<'categories', CategoryItem> = {
   takenOver: '“replaces: shipped” in the baseline takes it over, or “default: true” frees it',
   links: ['parent', 'picture'],
   under: 'parent',
-  // nobody asks for an order by name: where a system has none, nothing is told
-  same: (key, wanted, found) => wanted === found || (key === 'order' && found === ''),
+  unsaid: ['order'],
   call: (item) => `the category “${item.name}”`,
   say: (key) => (key === 'parent' ? 'stands under' : key === 'default' ? 'for posts without one' : key),
   show: (_key, value) => yesOrNo(value),

@@ -192,6 +192,7 @@ export const pages: Area<'pages', PageItem> = {
   ],
   apart: ['state', 'for', 'may.write', 'may.edit', 'order', 'movedFrom'],
   must: ['for'],
+  unsaid: ['order'],
   mistakes: readingMistakes,
   named: ({ pages }) => namedBy(pages, 'slug', ['pages'], (own, above) => (above === '' ? own : `${above}/${own}`)),
   files: ({ pages }) => filesAt('body', pages, 'body', ['pages']),
@@ -216,8 +217,6 @@ export const pages: Area<'pages', PageItem> = {
     if (key === 'for') return needsNoSaying(wanted, found) || sameNames(wanted, found)
     if (key === 'movedFrom') return namesOf(wanted).every((place) => namesOf(found).includes(place))
     if (key === 'tags' || key === 'may.write' || key === 'may.edit') return sameNames(wanted, found)
-    // their order is nobody's wish by name: where a system has none, nothing is told
-    if (key === 'order' && found === '') return true
     return wanted === found || (key === 'hidden' && wanted === false && found === '')
   },
   call: (item) => `the page “${item.title}”`,

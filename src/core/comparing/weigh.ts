@@ -174,7 +174,7 @@ const cannotBeWithout = (area: SomeArea, key: string, value: Value, ability: Abi
 /** A key that the system has not got is told once, unless what is wanted is as good as nothing, or the baseline excuses it. */
 function tellNone(area: SomeArea, key: string, value: Value, scales: Scales, { never }: Comparison): void {
   const ref = keyOf(area, key)
-  if (isLeft(area, key, scales.baseline) || !saysMore(area, key, value)) return
+  if (area.unsaid?.includes(key) || isLeft(area, key, scales.baseline) || !saysMore(area, key, value)) return
   if (never.some((told) => told.ref === ref)) return
   never.push({ ref, text: 'this system has no such setting' })
 }

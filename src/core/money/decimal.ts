@@ -27,7 +27,10 @@ const nearest = (above: bigint, below: bigint): bigint => (2n * above + below) /
 /** The decimals that a decimal needs: `2.40` needs one. */
 export const digitsNeeded = (decimal: string): number => (/\.(\d*?)0*$/.exec(decimal)?.[1] ?? '').length
 
-/** Whether two decimals are the same number, however many zeros end them. */
+/**
+ * Whether two decimals are the same number, however many zeros end them.
+ * @example sameDecimal('2.4', '2.40') // true
+ */
 export function sameDecimal(a: string, b: string): boolean {
   if (!isDecimal(a) || !isDecimal(b)) return a === b
   const [one, other] = [read(a), read(b)]

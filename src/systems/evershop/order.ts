@@ -54,8 +54,7 @@ class Stranger {
     throw new NotTaken(refusal.safeParse(jsonOf(answer)).data?.error.message ?? `HTTP ${answer.status}`)
   }
   async ask<T>(query: string, schema: z.ZodType<T>, wanted: string): Promise<T> {
-    const asked = { method: 'POST', json: { query }, purpose: 'read' } as const
-    return documentOf(await this.visitor.ask('api/graphql', asked), schema, wanted)
+    return documentOf(await this.visitor.query('api/graphql', { query }), schema, wanted)
   }
 }
 
