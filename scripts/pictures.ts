@@ -12,6 +12,7 @@ import { setTimeout as wait } from 'node:timers/promises'
 import { createServer } from 'vite'
 import { LoginsFile, Secret } from 'unpack'
 import { standInContent } from '../stand-ins/content/server/index.js'
+import { standInShop } from '../stand-ins/shop/server/index.js'
 import { standInForum } from '../stand-ins/forum/server/index.js'
 import { standInBlog } from '../stand-ins/blog/server/index.js'
 import { launchBrowser } from '../test/help/browser.js'
@@ -128,6 +129,12 @@ await forumLogins.put('http://127.0.0.1:4103/museum/', 'keeper', new Secret('har
 execFileSync('cp', ['-r', join(root, 'demo/old-ropewalk-museum'), folder])
 await settled('old-ropewalk-museum')
 
+// the seed library, from its set-up on
+const shop = standInShop()
+await shop.listen(4104)
+execFileSync('cp', ['-r', join(root, 'demo/saltmarsh-seed-library'), folder])
+await settled('saltmarsh-seed-library')
+
 const browser = await launchBrowser()
 async function page(
   name: string,
@@ -160,6 +167,15 @@ await page('report-forum', `${reportOf('127.0.0.1_4102', 'confirm')}#eyes`)
 await page('settled-forum', 'http://127.0.0.1:4102/', 1280, 800)
 await page('settled-museum', 'http://127.0.0.1:4103/museum/')
 await page('report-museum', reportOf('127.0.0.1_4103_museum', 'settle'))
+await page('settled-shop', 'http://127.0.0.1:4104/')
+await page('report-shop', reportOf('127.0.0.1_4104', 'settle'))
+const cart = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+for (const place of ['harbour-light', 'broad-bean-ebb', 'dibber']) {
+  await cart.goto(`http://127.0.0.1:4104/${place}/`)
+  await cart.click('#buy button')
+}
+await cart.screenshot({ path: join(out, 'cart-shop.png') })
+await cart.close()
 await page('settled-blog', 'http://127.0.0.1:4101/news/')
 const vite = await createServer({
   configFile: join(root, 'examples/check-a-baseline/vite.config.ts'),
@@ -175,3 +191,4 @@ await browser.close()
 await host.close()
 await forum.close()
 await museum.close()
+await shop.close()

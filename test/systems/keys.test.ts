@@ -4,8 +4,9 @@ import { areaNames, areas, builtIn } from 'unpack'
 import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
 import { standInContentSystem } from '../../stand-ins/content/adapter/index.js'
 import { standInForumSystem } from '../../stand-ins/forum/adapter/index.js'
+import { standInShopSystem } from '../../stand-ins/shop/adapter/index.js'
 
-for (const system of [...builtIn, standInBlogSystem, standInContentSystem, standInForumSystem])
+for (const system of [...builtIn, standInBlogSystem, standInContentSystem, standInForumSystem, standInShopSystem])
   test(`${system.name}: every list area says which of its keys it reads, and reads none that core does not know`, () => {
     for (const name of areaNames) {
       const here = system.areas[name]

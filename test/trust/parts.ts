@@ -12,6 +12,7 @@ import { killed } from './killed.js'
 import { nearDefaults } from './near-defaults.js'
 import { readings, wrongAnswers } from './readings.js'
 import { secrets } from './secrets.js'
+import { shopWorld } from './shop-world.js'
 import type { Tally } from './tally.js'
 
 /** What a part needs: a folder of its own, a seed, and how many runs it may take at the most. */
@@ -31,9 +32,10 @@ const plans = {
   blog: 'demo/repair-cafe/baseline.yaml',
   forum: 'demo/tidepool-watchers/baseline.yaml',
   content: 'demo/old-ropewalk-museum/baseline.yaml',
+  shop: 'demo/saltmarsh-seed-library/baseline.yaml',
 }
-const worlds = { blog: blogWorld, forum: forumWorld, content: contentWorld }
-const kinds = ['blog', 'forum', 'content'] as const
+const worlds = { blog: blogWorld, forum: forumWorld, content: contentWorld, shop: shopWorld }
+const kinds = ['blog', 'forum', 'content', 'shop'] as const
 
 export const readingsAbout = (site: string): string =>
   `each of ${wrongAnswers.length} wrong answers (${wrongAnswers.join(', ')}) in place of each reading of ${site} as planned: nothing is written`
