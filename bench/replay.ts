@@ -1,5 +1,6 @@
 import { Agent, FormData, request } from 'undici'
 import type { Outgoing } from 'unpack'
+import { filesIn } from '../src/web/body.js'
 
 /** A request as a run sent it, with when it began and ended, and what was answered. */
 export interface Recorded extends Outgoing {
@@ -9,8 +10,8 @@ export interface Recorded extends Outgoing {
   status: number
 }
 
-/** Ten hexadecimal digits are the system's one-time values, wherever they stand. */
-const oneTime = /\b[0-9a-f]{10}\b/g
+/** Ten hexadecimal digits are one system's one-time values, wherever they stand; long numbers are another's names of items. */
+const oneTime = /\b(?:[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}|[0-9a-f]{10})\b/g
 
 /** Where a one-time value came from: the answer that showed it first, and how often others stood before it there. */
 type Sources = ReadonlyMap<string, { answer: number; nth: number }>
@@ -86,6 +87,8 @@ function bodyOf({ body, parts, file }: Recorded, fresh: (text: string) => string
   const data = new FormData()
   for (const [name, part] of Object.entries(parts))
     if (typeof part === 'string') data.append(name, fresh(part))
-    else data.append(name, new Blob([part.bytes as Uint8Array<ArrayBuffer>], { type: part.type }), part.name)
+    else
+      for (const one of filesIn(part))
+        data.append(name, new Blob([one.bytes as Uint8Array<ArrayBuffer>], { type: one.type }), one.name)
   return data
 }

@@ -13,8 +13,8 @@ export interface Ask {
   /** A form's fields, as pairs where a name stands several times; or a JSON document. */
   form?: FormFields
   json?: unknown
-  /** A form with a file in it, sent as multipart. */
-  parts?: Readonly<Record<string, string | FilePart>>
+  /** A form with files in it, sent as multipart: one under a name, or several. */
+  parts?: Readonly<Record<string, string | FilePart | readonly FilePart[]>>
   /** A file as the whole body. */
   file?: FilePart
   headers?: Readonly<Record<string, string>>

@@ -1,7 +1,7 @@
 import { FormData } from 'undici'
 import { UnpackError } from '../core/errors.js'
 import { MOST } from './limits.js'
-import type { Ask } from './ask.js'
+import type { Ask, FilePart } from './ask.js'
 
 /** What a request sends as its body. */
 export function bodyOf({ form, json, parts, file }: Ask): string | Uint8Array | FormData | undefined {
@@ -14,13 +14,19 @@ export function bodyOf({ form, json, parts, file }: Ask): string | Uint8Array | 
   const data = new FormData()
   for (const [name, part] of Object.entries(parts))
     if (typeof part === 'string') data.append(name, part)
-    else data.append(name, new Blob([part.bytes as Uint8Array<ArrayBuffer>], { type: part.type }), part.name)
+    else
+      for (const one of filesIn(part))
+        data.append(name, new Blob([one.bytes as Uint8Array<ArrayBuffer>], { type: one.type }), one.name)
   return data
 }
 
+/** The files that stand under a name of a form. */
+export const filesIn = (part: string | FilePart | readonly FilePart[]): readonly FilePart[] =>
+  typeof part === 'string' ? [] : 'bytes' in part ? [part] : part
+
 /** How many bytes of files a request sends. */
 export const sizeOf = ({ parts = {}, file }: Ask): number =>
-  [...Object.values(parts), file].reduce((sum, part) => sum + (typeof part === 'object' ? part.bytes.length : 0), 0)
+  [...Object.values(parts).flatMap(filesIn), ...(file ? [file] : [])].reduce((sum, { bytes }) => sum + bytes.length, 0)
 
 /** An answer as text. @throws UnpackError `answer-too-large` */
 export async function limited(body: AsyncIterable<Uint8Array>, url: string): Promise<string> {
