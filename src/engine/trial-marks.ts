@@ -1,4 +1,5 @@
 import { randomBytes } from 'node:crypto'
+import { Secret } from '../core/secret.js'
 import { areaNames } from '../core/areas/index.js'
 import { onSystem } from '../systems/abilities.js'
 import type { SignedIn } from '../systems/session.js'
@@ -42,7 +43,7 @@ async function takeAway(run: Run, session: SignedIn, mark: string): Promise<void
     for (const area of areaNames) {
       const here = onSystem(run.site.system, area)
       await here?.takeAway?.(owner, mark)
-      const stays = (await here?.makeVoid?.(owner, mark)) ?? []
+      const stays = (await here?.makeVoid?.(owner, mark, (text) => run.account.guard.add(new Secret(text)))) ?? []
       await run.state.own(stays.map((id) => ({ area, key: keyOf({ id }) })))
     }
   }

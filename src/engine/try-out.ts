@@ -2,6 +2,7 @@ import { setTimeout as wait } from 'node:timers/promises'
 import type { Trying } from '../looks/trying.js'
 import { areaNames, areaOf, type AreaName, type Inventory } from '../core/areas/index.js'
 import { UnpackError } from '../core/errors.js'
+import { Secret } from '../core/secret.js'
 import { foundAt } from '../core/inventory.js'
 import type { Attempt } from '../core/looking.js'
 import { lookedAt } from '../core/report/outcome.js'
@@ -98,8 +99,9 @@ async function tryOne(
       arrivesAt === undefined
         ? `Unpack tries the rules of this site (${mark}), and takes this away again.`
         : `Unpack tries whether mail of this site arrives (${mark}). Nothing is to be done.`
+    const hide = (one: string) => run.account.guard.add(new Secret(one))
     const since = new Date()
-    const tried = await way(attempt, { visitor: run.site.publicVisitor(), session, address, text })
+    const tried = await way(attempt, { visitor: run.site.publicVisitor(), session, address, text, hide })
     if (!tried) return untried(attempt, 'there was nothing to try it on')
     const came =
       arrivesAt !== undefined && tried.came === 'sent' ? await arrival(run, arrivesAt, since, mark) : tried.came

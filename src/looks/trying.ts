@@ -10,6 +10,8 @@ export interface TryingAt<S = unknown> {
   address: string
   /** What has to stand in whatever is written: it says what it is for, and bears a mark. */
   text: string
+  /** Keeps a text out of every record and output: what opens something to whoever knows it. */
+  hide(text: string): void
 }
 
 /** Tries something out. @returns what came of it, in the attempt's words; nothing where there is nothing to try */

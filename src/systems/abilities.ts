@@ -36,7 +36,7 @@ export interface AnyAreaOnSystem extends Omit<
   looks?: Partial<Record<string, Look<OwnLook>>>
   try?: Trying<object>
   takeAway?(session: SignedIn, mark: string): Promise<void>
-  makeVoid?(session: SignedIn, mark: string): Promise<Id[]>
+  makeVoid?(session: SignedIn, mark: string, hide: (text: string) => void): Promise<Id[]>
 }
 
 /** An area of a system: where the union of areas meets code that serves all. */

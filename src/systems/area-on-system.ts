@@ -63,8 +63,11 @@ export interface AreaOnSystem<A extends AreaName, S extends SignedIn = SignedIn>
   try?(...asked: Parameters<Trying<TryOf<A>, S>>): ReturnType<Trying<TryOf<A>, S>>
   /** Takes away again whatever bears the mark of a trial. */
   takeAway?(session: S, mark: string): Promise<void>
-  /** Makes void what bears the mark and can't be taken away. @returns the site's own numbers of it: it stays */
-  makeVoid?(session: S, mark: string): Promise<Id[]>
+  /**
+   * Makes void what bears the mark and can't be taken away. @param hide keeps a text out of every record and output
+   * @returns the site's own numbers of it: it stays
+   */
+  makeVoid?(session: S, mark: string, hide: (text: string) => void): Promise<Id[]>
   /** Knows what the area's items are made of in an archive's files. */
   packages?(files: readonly ArchiveFile[]): Promise<PackageFacts[]>
   /** Closes the site to visitors while it is settled; for the area that lets them in. */

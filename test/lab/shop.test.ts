@@ -1,4 +1,6 @@
 import assert from 'node:assert/strict'
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { test } from 'node:test'
 import { builtIn, compareSite, confirm, Secret, settle, survey, type Baseline } from 'unpack'
 import { folder } from '../help/folders.js'
@@ -70,6 +72,11 @@ test('the seed library on the real shop: settled and confirmed, an order to the 
   const order = tried.checks.find(({ name }) => name.startsWith('a stranger orders'))
   assert.match(`${order?.outcome} ${order?.detail}`, /^passed order 10001 came to 5\.90; it was cancelled/)
   assert.equal(shop.sql('select status from "order"').trim(), 'canceled')
+  // whoever knows its long number is shown it: it is in no record
+  const long = shop.sql('select uuid from "order"').trim()
+  for (const folder of [options.records, options.state])
+    for (const file of readdirSync(folder, { recursive: true, withFileTypes: true }).filter((one) => one.isFile()))
+      assert.ok(!readFileSync(join(file.parentPath, file.name), 'utf8').includes(long), file.name)
   // a price that the owner has changed is theirs: the order comes to another total, and only what the file itself asks for fails
   shop.sql("update product set price = 3.10 where sku = 'SQ-0001'")
   const kept = await confirm(baseline, { ...options, try: true })

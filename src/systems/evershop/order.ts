@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { orderedFor, type OrderTry } from '../../core/areas/orders.js'
 import type { Id } from '../../core/area.js'
-import type { Trying } from '../../looks/trying.js'
+import type { Trying, TryingAt } from '../../looks/trying.js'
 import { jsonOf, type Answer } from '../../web/answer.js'
 import { documentOf } from '../../web/reading.js'
 import type { Visitor } from '../../web/visitor.js'
@@ -61,9 +61,7 @@ class Stranger {
 /** An order from cart to thank-you; the owner cancels it, once: a second time would put the stock back again. */
 export async function placeOrder(
   { sku, count, country, shipping, payment, digits }: OrderTry,
-  visitor: Visitor,
-  session: EverShopSession,
-  text: string,
+  { visitor, session, text, hide }: TryingAt<EverShopSession>,
 ): ReturnType<Trying<OrderTry>> {
   const mark = markIn(text)
   const before = await stockOf(session, sku)
@@ -72,6 +70,7 @@ export async function placeOrder(
     const who = { customer_full_name: 'Unpack trial', customer_email: mailOf(mark) }
     const made = cartMade.parse(jsonOf(await stranger.send('carts', { ...who, items: [{ sku, qty: count }] })))
     const id = made.data.cartId
+    hide(id)
     const asked = `{ countries(countries: ["${country}"]) { provinces { code } } }`
     const place = await stranger.ask(asked, countries, 'the parts of a country')
     const address = {
@@ -100,7 +99,7 @@ export async function placeOrder(
     if (error instanceof NotTaken) return { came: 'not taken', detail: error.message }
     throw error
   }
-  const [order] = await ordersOf(session, mark)
+  const [order] = await ordersOf(session, mark, hide)
   if (!order) return { came: 'not taken', detail: 'the dashboard does not show the order' }
   const refused = await cancel(session, order)
   if (refused !== undefined) return { came: 'not cancelled', detail: `order ${order.orderNumber}: ${refused}` }
@@ -114,19 +113,24 @@ export async function placeOrder(
 }
 
 /** Cancels what bears the mark and is not cancelled yet. @returns the numbers of all that bear it: they stay */
-export async function voidOrders(session: EverShopSession, mark: string): Promise<Id[]> {
-  const own = await ordersOf(session, mark)
+export async function voidOrders(session: EverShopSession, mark: string, hide: Hide): Promise<Id[]> {
+  const own = await ordersOf(session, mark, hide)
   for (const order of own) await cancel(session, order)
   return own.map(({ orderNumber }) => orderNumber)
 }
 
 type Order = z.output<typeof ordersSchema>['orders']['items'][number]
 
-async function ordersOf(session: EverShopSession, mark: string): Promise<Order[]> {
+type Hide = TryingAt['hide']
+
+/** The orders of a trial. Whoever knows the long number of one is shown it. */
+async function ordersOf(session: EverShopSession, mark: string, hide: Hide): Promise<Order[]> {
   session.shelf.forget('shop')
   const query = `{ orders(filters: [{ key: "email", operation: eq, value: "${mailOf(mark)}" }]) {
     items { uuid orderNumber grandTotal { value } status { code } } } }`
-  return (await session.query(query, ordersSchema, 'the orders of the trial')).orders.items
+  const { items } = (await session.query(query, ordersSchema, 'the orders of the trial')).orders
+  for (const { uuid } of items) hide(uuid)
+  return items
 }
 
 async function cancel(session: EverShopSession, { uuid, status }: Order): Promise<string | undefined> {

@@ -105,6 +105,10 @@ export const shopOf = (session: EverShopSession): Promise<Shop> =>
       })
     for (const { cmsPageId, uuid, content, status } of shop.cmsPages.items)
       know(session, `pages/${cmsPageId}`, uuid, { content: content ?? [], status })
+    // every product that is made wants a box, and a group of attributes
+    const box = shop.packages.find(({ isDefault }) => isDefault) ?? shop.packages[0]
+    const [group] = shop.attributeGroups.items
+    session.bases.set('products/', { package_id: box?.packageId, group_id: group?.attributeGroupId })
     for (const { taxClassId, uuid } of shop.taxClasses.items) know(session, `taxes/${taxClassId}`, uuid, {})
     return shop
   })

@@ -15,6 +15,6 @@ export const orders: AreaOnSystem<'orders', EverShopSession> = {
       ...(customers.total > 0 ? [{ id: 'customers', item: { what: 'customers' as const } }] : []),
     ]
   },
-  try: (attempt, { session, text, visitor }) => placeOrder(attempt, visitor, session, text),
+  try: (attempt, at) => placeOrder(attempt, at),
   makeVoid: voidOrders,
 }

@@ -59,14 +59,14 @@ export const products: AreaOnSystem<'products', EverShopSession> = {
       return { id: one.productId, item, marks: { ...nobodys, hidden: !isShown }, address, copy: item }
     })
   },
-  translate: (differences, { inventory }) =>
+  translate: (differences) =>
     differences.map((difference) => {
       const proves = [difference]
       const { ref } = difference
       if (difference.is === 'left over') return Step.of(items, { sort, id: idOf(ref), remove: true }, { proves })
       const id = difference.is === 'different' ? { id: idOf(difference.found.ref) } : {}
       const changed = (key: keyof ProductItem) => difference.is === 'missing' || difference.fields.includes(key)
-      const fresh = difference.is === 'missing' ? needed(inventory) : {}
+      const fresh = difference.is === 'missing' ? needed : {}
       const { fields, text } = fieldsOf(difference.wanted, changed)
       // a currency stands before anything is priced in it
       const load = { sort, ...id, fields: { ...fresh, ...fields }, text } as const
@@ -74,7 +74,7 @@ export const products: AreaOnSystem<'products', EverShopSession> = {
     }),
   again({ ref, item }) {
     const { fields, text } = fieldsOf(item, () => true)
-    return Step.of(items, { sort, fields: { ...needed({}), ...fields }, text }, { proves: [], gives: ref })
+    return Step.of(items, { sort, fields: { ...needed, ...fields }, text }, { proves: [], gives: ref })
   },
   looks: {
     product: productAt(($) => {
@@ -98,11 +98,8 @@ function nextOf($: CheerioAPI, url: string): string | undefined {
 /** Nothing of this kind ships. */
 const nobodys = { place: false, untouched: false, known: false }
 
-/** What the system wants of every product that is made: its group of attributes, its box, that its stock is counted. */
-const needed = (_inventory: object): NonNullable<ItemFields['fields']> => ({
-  ...{ group_id: 1, package_id: 1, manage_stock: 1, stock_availability: 1, qty: 0 },
-  ...{ weight: 0, meta_keywords: '' },
-})
+/** What the system wants of every product that is made: that its stock is counted, and that it weighs something or nothing. */
+const needed = { manage_stock: 1, stock_availability: 1, qty: 0, weight: 0, meta_keywords: '' } as const
 
 function fieldsOf(
   item: ProductItem,
