@@ -174,7 +174,10 @@ test('a theme is worn, and an old address is followed where the system leads the
     place: '/kelp',
   }
   const address = `${home}a/kelp`
-  const where = (visitor: Visitor) => ({ visitor, session: undefined, address, text: '' })
+  const where = (visitor: Visitor) => ({
+    ...{ visitor, session: undefined, address, text: '' },
+    hide: () => undefined,
+  })
   assert.equal((await followed(() => true)(attempt, where(to(address))))?.came, 'leads on')
   assert.equal((await followed(() => true)(attempt, where(to(home))))?.came, 'leads elsewhere')
   assert.equal(await followed(() => false)(attempt, where(to(address))), undefined)
