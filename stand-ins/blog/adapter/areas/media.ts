@@ -2,7 +2,7 @@ import { Step, type AreaOnSystem, idOf } from 'unpack'
 import { z } from 'zod'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { items } from '../carriers/forms.js'
-import { uploads } from '../carriers/uploads.js'
+import { uploads } from '../../../common/adapter/carriers/uploads.js'
 
 const copySchema = z.object({ name: z.string(), type: z.string() })
 

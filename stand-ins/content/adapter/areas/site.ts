@@ -1,5 +1,5 @@
-import { bad, feedAt, good, idOf, refOf, settingSteps, Step, textOf, type AreaOnSystem, type ItemOf } from 'unpack'
-import { load } from 'cheerio'
+import { feedAt, idOf, refOf, settingSteps, Step, textOf, type AreaOnSystem, type ItemOf } from 'unpack'
+import { logo } from '../../../common/adapter/logo.js'
 import { languagesOf } from '../../../common/adapter/languages.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { as, box } from '../../../common/adapter/settings.js'
@@ -70,12 +70,6 @@ export const site: AreaOnSystem<'site', StandInSession> = {
   ],
   looks: {
     feed: feedAt('/feed.xml'),
-    async logo(_expected, { place, visit }) {
-      const answer = await visit(place)
-      const src = load(answer.text)('img.logo').first().attr('src')
-      if (src === undefined) return bad(`${answer.url} shows no logo of its own`)
-      const { status } = await visit(new URL(src, answer.url).href)
-      return status === 200 ? good(src) : bad(`${src} answers HTTP ${status}`)
-    },
+    logo,
   },
 }

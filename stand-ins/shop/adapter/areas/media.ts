@@ -1,7 +1,8 @@
 import { idOf, refOf, Step, type AreaOnSystem } from 'unpack'
 import { z } from 'zod'
 import type { StandInSession } from '../../../common/adapter/session.js'
-import { items, uploads } from '../carriers/forms.js'
+import { uploads } from '../../../common/adapter/carriers/uploads.js'
+import { items } from '../carriers/forms.js'
 
 const room = 'uploads'
 const copySchema = z.object({ name: z.string(), type: z.string() })

@@ -1,5 +1,5 @@
-import { bad, good, idOf, refOf, settingSteps, Step, textOf, type AreaOnSystem, type ItemOf } from 'unpack'
-import { load } from 'cheerio'
+import { idOf, refOf, settingSteps, Step, textOf, type AreaOnSystem, type ItemOf } from 'unpack'
+import { logo } from '../../../common/adapter/logo.js'
 import { languagesOf } from '../../../common/adapter/languages.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { as, box } from '../../../common/adapter/settings.js'
@@ -63,12 +63,6 @@ export const site: AreaOnSystem<'site', StandInSession> = {
     },
   ],
   looks: {
-    async logo(_expected, { place, visit }) {
-      const answer = await visit(place)
-      const src = load(answer.text)('img.logo').first().attr('src')
-      if (src === undefined) return bad(`${answer.url} shows no logo of its own`)
-      const { status } = await visit(new URL(src, answer.url).href)
-      return status === 200 ? good(src) : bad(`${src} answers HTTP ${status}`)
-    },
+    logo,
   },
 }

@@ -16,19 +16,6 @@ export const items = itemForms<Room>({
   stale: (room) => (room === 'categories' || room === 'uploads' ? ['products', 'categories'] : []),
 })
 
-/** Files for visitors. */
-export const uploads: Carrier<{ name: string; type: string; bytes: Uint8Array }, StandInSession> = {
-  name: 'uploads',
-  side: 'dashboard',
-  atOnce: 1,
-  async carry([load], session) {
-    if (!load) return []
-    const outcome = await session.send('uploads/new', { file: { field: 'file', part: load } })
-    if (outcome.refused !== undefined) return [outcome]
-    return [{ ...outcome, address: new URL(`files/${load.name}`, session.visitor.home).pathname }]
-  },
-}
-
 /** The menu: one entry a line. */
 export const menu: Carrier<{ lines: readonly (readonly (string | IdOf)[])[] }, StandInSession> = {
   name: 'menu',

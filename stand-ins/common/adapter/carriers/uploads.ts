@@ -1,5 +1,5 @@
 import type { Carrier } from 'unpack'
-import type { StandInSession } from '../../../common/adapter/session.js'
+import type { StandInSession } from '../session.js'
 
 /** Files for visitors. */
 export const uploads: Carrier<{ name: string; type: string; bytes: Uint8Array }, StandInSession> = {
