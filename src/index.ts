@@ -46,7 +46,7 @@ export { isSystem, type FirstLook, type PublicSide, type Screen, type System } f
 export { type ArchiveFile, type PackageFacts } from './systems/package-facts.js'
 export { type Kept, type AreaOnSystem, type Here } from './systems/area-on-system.js'
 export { type Eyes, type LookedAt, type Seen } from './systems/eyes.js'
-export { type Login, type Session, type SignedIn } from './systems/session.js'
+export { type Keeper, type Login, type Session, type SignedIn } from './systems/session.js'
 export { jsonOf, type Answer } from './web/answer.js'
 export type { Resolve } from './web/connections.js'
 export { NoAnswer } from './web/failure.js'

@@ -14,7 +14,7 @@ import { owe, pay } from './debts.js'
 import { answerMail } from './mail.js'
 import { accountSecrets } from './account-secrets.js'
 import { intentsOf } from './ownership.js'
-import { keepOwner, ownerSecret } from './owner-login.js'
+import { keepOwner, ownerSecret, serverSecret } from './owner-login.js'
 import type { RunRecord } from './keeping.js'
 import type { Run } from './run.js'
 import { translate } from './translate.js'
@@ -52,6 +52,7 @@ export async function carryOut(
   const differences = await keepCopies(session, agreed, record, agenda)
   const steps = translate(run, differences, inventory, firstRun)
   const secret = await ownerSecret(run, differences)
+  const server = await serverSecret(run, differences)
   const fallingWith = grouped(
     differences.flatMap((one) =>
       one.is === 'left over' && one.fallsWith !== undefined ? [[one.fallsWith, one] as const] : [],
@@ -60,7 +61,11 @@ export async function carryOut(
   const held = await carry(steps, {
     session,
     known: knownIn(inventory, differences),
-    secrets: { ...(secret && { owner: secret }), ...(await accountSecrets(run, differences)) },
+    secrets: {
+      ...(secret && { owner: secret }),
+      ...(server && { server }),
+      ...(await accountSecrets(run, differences)),
+    },
     async before(carrier, load) {
       for (const { more } of load) if (more.owes !== undefined) await owe(run, record, more.owes)
       run.account.tell({ is: 'sent', carrier: carrier.name, refs: refsOf(load) })

@@ -1,7 +1,7 @@
 import { plannedAccounts } from '../core/accounts.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import { UnpackError } from '../core/errors.js'
-import type { Login, Session, SignedIn } from '../systems/session.js'
+import type { Keeper, Login, Session, SignedIn } from '../systems/session.js'
 import { refuseUnproven } from './proven.js'
 import type { Account } from './account.js'
 import type { RunOptions } from './options.js'
@@ -129,6 +129,11 @@ export class LoginsHere {
     }
   }
 
+  /** The host's temporary login for the whole server, where such a login makes the site. */
+  async keeper(): Promise<Keeper | undefined> {
+    return (await this.#likely())[0]?.keeper
+  }
+
   /** The likeliest first; of one that was being renewed, both passwords. */
   async #likely(): Promise<LikelyLogin[]> {
     const { owner } = this.baseline
@@ -137,13 +142,15 @@ export class LoginsHere {
     const named = [owner.username, owner.signInAs].flatMap((name) => all.filter(({ username }) => username === name))
     const planned = new Set(plannedAccounts(this.baseline).map(({ username }) => username))
     const others = all.filter(({ username }) => !planned.has(username))
-    const [only, more] = others.filter((one) => !named.includes(one))
-    const host = only && !more ? [only] : []
+    const [only, another] = others.filter((one) => !named.includes(one))
+    const host = only && !another ? [only] : []
     // where a server's own login makes the site, it opens it as long as the owner has none there
     const found = named.length > 0 && !this.site.system.enterFirstRun ? named : [...named, ...host]
+    const keeper = this.site.system.enterFirstRun && found.findLast(({ temporary }) => temporary)
+    const more = { email: owner.email, ...(keeper && { keeper }) }
     return found.flatMap(({ username, password, temporary, next, session }) => [
-      { username, password, temporary, session, email: owner.email },
-      ...(next ? [{ username, password: next, renewed: true, email: owner.email }] : []),
+      { username, password, temporary, session, ...more },
+      ...(next ? [{ username, password: next, renewed: true, ...more }] : []),
     ])
   }
 }

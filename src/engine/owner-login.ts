@@ -53,8 +53,23 @@ export async function ownerSecret(run: Run, differences: readonly AnyDifference[
   return next
 }
 
+/** The password that takes the place of the host's temporary one for the whole server: stored beside it before it is sent. */
+export async function serverSecret(run: Run, differences: readonly AnyDifference[]): Promise<Secret | undefined> {
+  if (!ownerIn(differences).includes('server')) return undefined
+  const keeper = await run.logins.keeper()
+  if (!keeper || keeper.next) return keeper?.next
+  const next = makePassword(run.site.system.password)
+  run.account.guard.add(next)
+  await run.options.logins.prepare?.(run.site.home, keeper.username, next)
+  return next
+}
+
 /** A new password has opened the site: it is the only one from now on. */
 export async function keepOwner(run: Run, settled: readonly AnyDifference[]): Promise<void> {
-  if (ownerIn(settled).includes('password'))
-    await run.options.logins.promote?.(run.site.home, run.baseline.owner.username)
+  const { logins } = run.options
+  const { home } = run.site
+  const fields = ownerIn(settled)
+  if (fields.includes('password')) await logins.promote?.(home, run.baseline.owner.username)
+  const keeper = fields.includes('server') ? await run.logins.keeper() : undefined
+  if (keeper) await logins.promote?.(home, keeper.username)
 }

@@ -20,7 +20,7 @@ export class TextOf {
     readonly refs: readonly string[],
   ) {}
 }
-/** Stands for a secret from the logins file: of `owner`, or of a member by their ref. */
+/** Stands for a secret from the logins file: of `owner`, for the whole `server`, or of a member by their ref. */
 export class SecretOf {
   readonly is = 'secret'
   constructor(readonly ref: string) {}

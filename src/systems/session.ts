@@ -12,6 +12,15 @@ export interface Login {
   email?: string
   /** A session of an earlier run that may still be open. */
   session?: Secret
+  /** Whoever may look after the whole server, as long as the stored password is the host's temporary one. */
+  keeper?: Keeper
+}
+
+/** A temporary login beside the owner's, with the password that is about to take its place. */
+export interface Keeper {
+  username: string
+  password: Secret
+  next?: Secret
 }
 
 /** Somebody at the site: a browser, and what was read through it. */

@@ -47,7 +47,14 @@ export interface OwnerItem {
   email?: string
   /** Whether the password is the host's temporary one, or the owner's own. */
   password?: 'temporary' | 'own'
+  /**
+   * Where a login for a whole server makes the site: whether its stored password is the host's temporary one, for this site
+   * alone (`temporary`), for others too (`shared`), or for nobody knows what (`unknown`), or the owner's own.
+   */
+  server?: 'temporary' | 'shared' | 'unknown' | 'own'
 }
+
+const hosts = { temporary: "the host's", shared: "the host's, for other sites too", unknown: "the host's, as stored" }
 
 const words: Record<keyof OwnerItem, string> = {
   username: 'user name',
@@ -56,6 +63,7 @@ const words: Record<keyof OwnerItem, string> = {
   shown: 'shown name',
   email: 'e-mail',
   password: 'password',
+  server: 'password for the server',
 }
 
 /** Its part of the baseline file. */
@@ -74,14 +82,19 @@ export const owner: Area<'owner', OwnerItem> = {
     { key: 'owner.email', ask: 'What is your e-mail address?' },
     { key: 'owner.name', ask: 'What are you called, and what do visitors call you?' },
   ],
-  keys: ['username', 'first', 'last', 'shown', 'email', 'password'],
+  keys: ['username', 'first', 'last', 'shown', 'email', 'password', 'server'],
+  unsaid: ['server'],
   mistakes: easyUserName,
   ref: () => 'owner',
-  plan: ({ owner }) => [{ item: { username: owner.username, ...owner.name, email: owner.email, password: 'own' } }],
+  plan: ({ owner }) => [
+    { item: { username: owner.username, ...owner.name, email: owner.email, password: 'own', server: 'own' } },
+  ],
   same: (key, wanted, found) =>
     key === 'email' ? textOf(wanted).toLowerCase() === textOf(found).toLowerCase() : wanted === found,
   call: (item) => `the owner “${item.username}”`,
   say: (key) => words[key],
-  show: (key, value) =>
-    key !== 'password' ? textOf(value) : value === 'temporary' ? "the host's" : value === 'own' ? 'your own' : 'none',
+  show(key, value) {
+    if (key !== 'password' && key !== 'server') return textOf(value)
+    return value === 'own' ? 'your own' : (hosts[value as keyof typeof hosts] ?? 'none')
+  },
 }

@@ -31,6 +31,14 @@ const opens = (difference: AnyDifference): boolean => difference.is === 'differe
 const isCovered = ({ ref }: AnyDifference, named: readonly string[]): boolean =>
   named.some((one) => [one, nameIn(one)].includes(nameIn(ref)))
 
+/** Whether a difference was shown before, with all that it changes. */
+function wasShown(shown: Comparison, difference: AnyDifference): boolean {
+  const before = sameIn(shown.differences, difference)
+  if (before?.is !== 'different' || difference.is !== 'different') return before !== undefined
+  const fields: readonly string[] = before.fields
+  return difference.fields.every((key) => fields.includes(key))
+}
+
 /** What the first-run form left is seen now: what was not shown before is asked about on its own. */
 export async function chooseAgain(
   options: SettleOptions,
@@ -39,7 +47,7 @@ export async function chooseAgain(
   chosen: readonly AnyDifference[],
 ): Promise<readonly AnyDifference[]> {
   const { differences } = comparison
-  const late = differences.filter((difference) => !sameIn(shown.differences, difference))
+  const late = differences.filter((difference) => !wasShown(shown, difference))
   const more = (await choose(options, { comparison, differences: late, expected: false, late: true })) ?? []
   return differences.filter((difference) =>
     sameIn(late, difference) ? sameIn(more, difference) : sameIn(chosen, difference),

@@ -19,6 +19,7 @@ import { site } from './areas/site.js'
 import { tags } from './areas/tags.js'
 import { theme } from './areas/theme.js'
 import { usersOf } from './groups.js'
+import { sitesOn } from './keeper.js'
 import { rootOf } from './panels.js'
 import { recognise } from './recognise.js'
 import { screens, trouble } from './screens.js'
@@ -68,7 +69,7 @@ export const plone: System<PloneSession> = {
   async enterFirstRun(visitor, login) {
     // nobody but the server says whether a login opens it: a list that only those who look after it may see
     const session = new PloneSession(visitor, login)
-    return (await session.opensServer()) ? session : undefined
+    return (await sitesOn(session.server)) ? session : undefined
   },
   version: ({ version }) => Promise.resolve(version === '' ? undefined : { version, proven: PROVEN.test(version) }),
   async signIn(visitor, login) {

@@ -3,11 +3,11 @@ import { UnpackError } from '../../core/errors.js'
 import type { Form } from '../../web/forms.js'
 import type { Carried } from '../step.js'
 import { documentOf, formIn, pageOf, type Sign } from '../../web/reading.js'
-import { jsonOf, type Answer } from '../../web/answer.js'
+import type { Answer } from '../../web/answer.js'
 import type { Ask } from '../../web/ask.js'
 import { onceMore } from '../../web/once-more.js'
 import type { Visitor } from '../../web/visitor.js'
-import type { Login, SignedIn } from '../session.js'
+import type { Keeper, Login, SignedIn } from '../session.js'
 import { Shelf } from '../shelf.js'
 import { panels } from './panels.js'
 import { usersOf } from './groups.js'
@@ -15,7 +15,6 @@ import { basic, enter, leave } from './sign-in.js'
 
 const FORM = 'form#form'
 type ListSchema<T> = z.ZodType<{ items: T[]; items_total: number }>
-const serverSchema = z.object({ can_manage: z.boolean() })
 /** How many items a list is asked for at once. */
 const AT_ONCE = 250
 
@@ -27,9 +26,12 @@ export class PloneSession implements SignedIn {
   readonly shelf = new Shelf()
   /** The version, as whoever is signed in is told. */
   version = ''
+  /** Whoever looks after the server with the host's temporary password; `renewed` once that is the owner's own. */
+  keeper: (Keeper & { renewed?: true }) | undefined
   #visitor: Visitor
   #login: Login
   constructor(visitor: Visitor, login: Login) {
+    this.keeper = login.keeper
     this.#visitor = visitor.saying(basic(login))
     this.#login = login
   }
@@ -126,16 +128,6 @@ export class PloneSession implements SignedIn {
       const $ = pageOf(await this.#open('@@theming-controlpanel'), sign)
       return $('input[name=_authenticator]').first().attr('value') ?? ''
     })
-  }
-
-  /** Whether the login is one of those that look after the whole server. */
-  async opensServer(): Promise<boolean> {
-    const answer = await this.server.ask('@sites', {
-      method: 'GET',
-      headers: { accept: 'application/json' },
-      purpose: 'log-in',
-    })
-    return answer.status === 200 && serverSchema.parse(jsonOf(answer)).can_manage
   }
 
   /** The site's language, which has to be said along with what the site itself is told. */

@@ -6,6 +6,7 @@ import {
   UnpackError,
   type Carried,
   type FilePart,
+  type Keeper,
   type Login,
   type SignedIn,
   type Visitor,
@@ -47,6 +48,8 @@ const tooLarge = (status: number, bytes: number): string =>
 /** The owner at the stand-in's dashboard: screens that are read as tables and forms. */
 export class StandInSession implements SignedIn {
   readonly shelf = new Shelf()
+  /** Whoever looks after the server with the host's temporary password; `renewed` once that is the owner's own. */
+  keeper: (Keeper & { renewed?: true }) | undefined
   #visitor: Visitor
   #login: Login
   constructor(
@@ -57,6 +60,7 @@ export class StandInSession implements SignedIn {
     /** Rooms whose forms have a box for each group. */
     private readonly perGroup: ReadonlySet<string> = new Set(),
   ) {
+    this.keeper = login.keeper
     this.#visitor = visitor
     this.#login = login
   }

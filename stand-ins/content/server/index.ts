@@ -4,6 +4,7 @@ import { firstRunForm } from './first-run.js'
 import { emptySite, type ContentSite } from './model.js'
 import { publicPages } from './public/index.js'
 import { inUse, setUp } from './ships.js'
+import { wholeServer } from './whole-server.js'
 
 /** What a stand-in content site is like when it starts. */
 export interface StandInContentOptions {
@@ -12,6 +13,8 @@ export interface StandInContentOptions {
   base?: string
   /** Whoever looks after its server, and makes the site. */
   keeper?: { username: string; password: string }
+  /** The folders of other sites on its server. */
+  neighbours?: readonly string[]
   /** Whether one that is made already holds its examples. */
   examples?: boolean
   /** The language of one that is made already. */
@@ -31,10 +34,12 @@ export function standInContent({
   standing = 'first-run',
   base = '/',
   keeper = { username: 'keeper', password: 'harbour-light-41' },
+  neighbours = [],
   examples = standing === 'fresh',
   language = 'en',
 }: StandInContentOptions = {}): StandInContent {
   const content = emptySite(keeper)
+  content.neighbours.push(...neighbours)
   if (standing !== 'first-run')
     setUp(content, { title: 'A site', description: '', language, timezone: 'UTC', examples })
   if (standing === 'in-use') inUse(content)
@@ -48,6 +53,7 @@ export function standInContent({
     },
     routes: (app, sessions) => {
       firstRunForm(app, content, sessions, base)
+      wholeServer(app, content, sessions, base)
       dashboard(app, content, sessions, base)
       publicPages(app, content, sessions, base)
     },

@@ -124,6 +124,8 @@ export interface ContentSite {
   since: string
   /** Whoever looks after the server: an account of no site. */
   keeper: Account
+  /** The folders of other sites on the server. */
+  neighbours: string[]
   settings: Settings
   pages: Page[]
   news: News[]
@@ -157,6 +159,7 @@ export const emptySite = (keeper: { username: string; password: string }): Conte
     ...{ id: 0, first: '', last: '', shown: '', email: '', made: '', role: 'manager', groups: [], waits: false },
     ...keeper,
   },
+  neighbours: [],
   settings: {
     ...{ title: '', description: '', language: 'en', timezone: 'UTC', date: 'y-MM-dd', time: 'HH:mm' },
     ...{ weekStarts: 'sunday', searchEngines: true, icon: 0, logo: 0, frontPage: 0, frontText: '' },

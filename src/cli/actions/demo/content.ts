@@ -10,7 +10,7 @@ export async function content(keep: boolean, folder: string): Promise<{ address:
   const host = standInContent({ base: '/museum/', keeper: HOSTS })
   const address = await host.listen(4103).catch(() => host.listen(0))
   const stage = await Stage.open('old-ropewalk-museum', address, keep, folder)
-  await stage.options.logins.put(address, HOSTS.username, new Secret(HOSTS.password))
+  await stage.options.logins.put(address, HOSTS.username, new Secret(HOSTS.password), { temporary: true })
   await stage.survey('The host has a server ready, and has written to the owner with its login: no site is made yet')
   await stage.play(
     {},

@@ -3,23 +3,40 @@ import type { Baseline } from '../../../core/baseline/schema.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { secretOf } from '../../later.js'
 import { Step } from '../../step.js'
+import { keeper } from '../carriers/keeper.js'
 import { profile } from '../carriers/profile.js'
-import { userOf } from '../groups.js'
+import { userOf, usersOf } from '../groups.js'
+import { serverPassword } from '../keeper.js'
 import type { PloneSession } from '../session.js'
 
 const whole = ({ first = '', last = '' }: Pick<OwnerItem, 'first' | 'last'>): string => `${first} ${last}`.trim()
 /** The one name that there is: the one that is to be shown, or else both together. */
 const nameOf = ({ owner: { name = {} } }: Baseline): string => name.shown ?? whole(name)
 
+const SHARED =
+  'the temporary password for the server opens other sites too: whoever looks after all of them renews it, in its own user folder'
+const UNKNOWN =
+  'the temporary login for the server does not open it from this address: store what does, or forget it (unpack logins remove)'
+
 export const owner: AreaOnSystem<'owner', PloneSession> = {
-  can({ baseline }) {
+  can({ baseline, inventory }) {
     const { name } = baseline.owner
     const never = { never: 'this system knows one name for an account, and shows that' }
-    return name?.shown !== undefined && name.shown !== whole(name) ? { first: never, last: never } : {}
+    const server = inventory.owner?.[0]?.item.server
+    return {
+      ...(name?.shown !== undefined && name.shown !== whole(name) && { first: never, last: never }),
+      ...(server === 'shared' && { server: { byHand: SHARED } }),
+      ...(server === 'unknown' && { server: { byHand: UNKNOWN } }),
+    }
   },
   async read(session, baseline) {
     const { username, temporary } = session.login
-    const { fullname, email } = await userOf(session, username)
+    const [{ fullname, email }, users, server] = await Promise.all([
+      userOf(session, username),
+      usersOf(session),
+      serverPassword(session),
+    ])
+    const isMember = users.some((user) => user.username === username)
     const shown = fullname ?? ''
     const { first, last } = baseline.owner.name ?? {}
     const asPlanned = shown === whole({ first, last })
@@ -32,7 +49,8 @@ export const owner: AreaOnSystem<'owner', PloneSession> = {
           first: asPlanned ? (first ?? '') : shown,
           last: asPlanned ? (last ?? '') : '',
           email: email ?? '',
-          password: temporary ? 'temporary' : 'own',
+          password: temporary && isMember ? 'temporary' : 'own',
+          ...(server && { server }),
         },
       },
     ]
@@ -45,11 +63,16 @@ export const owner: AreaOnSystem<'owner', PloneSession> = {
       const changed = (...keys: (keyof OwnerItem)[]) => keys.some((key) => fields.includes(key))
       const email = wanted.email ?? found.item.email ?? ''
       const fullname = nameOf(baseline) || (found.item.shown ?? '')
-      if (changed('username')) {
+      const isNew = changed('username')
+      // the owner's own account comes first: at no moment is there no way in
+      const renewed = { proves, ...(isNew && { after: ['owner'] }) }
+      const server = changed('server') ? [Step.of(keeper, { renew: secretOf('server') }, renewed)] : []
+      if (isNew) {
         const make = { username: wanted.username, email, fullname, password: secretOf('owner') }
-        return [Step.of(profile, { make }, { proves, gives: 'owner' })]
+        return [Step.of(profile, { make }, { proves, gives: 'owner' }), ...server]
       }
       return [
+        ...server,
         ...(changed('first', 'last', 'shown', 'email')
           ? [Step.of(profile, { changes: { fullname, email } }, { proves })]
           : []),

@@ -1,14 +1,26 @@
 import { secretOf, Step, type AreaOnSystem, type ItemOf } from 'unpack'
 import { profile } from '../../../common/adapter/carriers/profile.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
+import { keeper } from '../carriers/keeper.js'
 import { newOwner } from '../carriers/owner.js'
+import { serverPassword } from '../keeper.js'
+
+const byHand =
+  'the temporary password for the server opens other sites too, or opens nothing: whoever looks after it renews it'
 
 export const owner: AreaOnSystem<'owner', StandInSession> = {
+  can: ({ inventory }) =>
+    /shared|unknown/.test(inventory.owner?.[0]?.item.server ?? '') ? { server: { byHand } } : {},
   async read(session) {
-    const { first = '', last = '', shown = '', email = '' } = await session.form('profile')
+    const [{ first = '', last = '', shown = '', email = '' }, accounts, server] = await Promise.all([
+      session.form('profile'),
+      session.rows('accounts'),
+      serverPassword(session),
+    ])
     const { username, temporary } = session.login
-    const password = temporary ? ('temporary' as const) : ('own' as const)
-    return [{ id: 'me', item: { username, first, last, shown, email, password } }]
+    const isOfSite = accounts.some(({ data }) => data.name === username)
+    const password = temporary && isOfSite ? ('temporary' as const) : ('own' as const)
+    return [{ id: 'me', item: { username, first, last, shown, email, password, ...(server && { server }) } }]
   },
   translate: (differences, { firstRun }) =>
     differences.flatMap((difference): Step[] => {
@@ -20,16 +32,21 @@ export const owner: AreaOnSystem<'owner', StandInSession> = {
       const names = Object.fromEntries(
         Object.entries({ first, last, shown, email }).filter((one): one is [string, string] => one[1] !== undefined),
       )
-      if (changed('username')) {
+      const isNew = changed('username')
+      // the owner's own account comes first: at no moment is there no way in
+      const renewed = { proves, ...(isNew && { after: ['owner'] }) }
+      const server = changed('server') ? [Step.of(keeper, { renew: secretOf('server') }, renewed)] : []
+      if (isNew) {
         const load = {
           username: wanted.username,
           email: email ?? found.item.email ?? '',
           password: secretOf('owner'),
           names,
         }
-        return [Step.of(newOwner, load, { proves, gives: 'owner' })]
+        return [Step.of(newOwner, load, { proves, gives: 'owner' }), ...server]
       }
-      return [Step.of(profile, { ...names, ...(changed('password') && { password: secretOf('owner') }) }, { proves })]
+      const own = { ...names, ...(changed('password') && { password: secretOf('owner') }) }
+      return [...server, ...(fields.every((key) => key === 'server') ? [] : [Step.of(profile, own, { proves })])]
     }),
   ships: () => [{ id: 'owner', item: { username: '', first: '', last: '', shown: '', email: '', password: 'own' } }],
 }
