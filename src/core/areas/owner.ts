@@ -54,7 +54,11 @@ export interface OwnerItem {
   server?: 'temporary' | 'shared' | 'unknown' | 'own'
 }
 
-const hosts = { temporary: "the host's", shared: "the host's, for other sites too", unknown: "the host's, as stored" }
+const hosts: Partial<Record<string, string>> = {
+  temporary: "the host's",
+  shared: "the host's, for other sites too",
+  unknown: "the host's, as stored",
+}
 
 const words: Record<keyof OwnerItem, string> = {
   username: 'user name',
@@ -95,6 +99,6 @@ export const owner: Area<'owner', OwnerItem> = {
   say: (key) => words[key],
   show(key, value) {
     if (key !== 'password' && key !== 'server') return textOf(value)
-    return value === 'own' ? 'your own' : (hosts[value as keyof typeof hosts] ?? 'none')
+    return value === 'own' ? 'your own' : (hosts[textOf(value)] ?? 'none')
   },
 }
