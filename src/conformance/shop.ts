@@ -33,6 +33,16 @@ export const thrift = {
   stock: 8,
   categories: ['flowers'],
 }
+/** An apron in two sizes, and one more where that is said. */
+export const apron = (price = '18.50', another?: readonly [size: string, dye: string]): object => ({
+  ...{ name: 'Apron', slug: 'apron', categories: ['flowers'], price: '18.00', text: 'With a pocket for string.' },
+  options: { size: ['S', 'M', ...(another ? [another[0]] : [])], dye: ['green', ...(another ? [another[1]] : [])] },
+  variants: [
+    { sku: 'AP-S', options: { size: 'S', dye: 'green' }, stock: 3 },
+    { sku: 'AP-M', options: { dye: 'green', size: 'M' }, price, stock: 5 },
+    ...(another ? [{ sku: 'AP-X', options: { size: another[0], dye: another[1] }, stock: 2 }] : []),
+  ],
+})
 const texts = { 'bean.md': 'Sow *after* the last frost.\n\n- two to a pole\n' }
 
 /** A shop with these products. */

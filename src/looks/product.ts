@@ -9,11 +9,15 @@ import { sumsIn } from './sums.js'
 /**
  * Whether a product's page shows its name, what it costs, and its text.
  * @param priceOn the text in which a product's page writes its price; `undefined` where it marks none
+ * @param choicesOn what there is to choose on its page, as names and values; left out where products come in no variants
  * @example const looks = { product: productAt(($) => $('.price').text()) }
  */
 export const productAt =
-  (priceOn: ($: CheerioAPI) => string | undefined): Look<ProductPageLook> =>
-  async ({ title, price, texts }, { place, visit }) => {
+  (
+    priceOn: ($: CheerioAPI) => string | undefined,
+    choicesOn?: ($: CheerioAPI) => readonly (readonly [name: string, value: string])[],
+  ): Look<ProductPageLook> =>
+  async ({ title, price, texts, choices = {} }, { place, visit }) => {
     const answer = await visit(place)
     const closed = closedTo(answer)
     if (closed) return closed
@@ -21,12 +25,19 @@ export const productAt =
     if (!isCalled(pageTitles($), title)) return bad(`${answer.url} is not called “${title.slice(0, 80)}”`)
     const lacking = lackingIn(mainPart($) ?? answer.text, texts)
     if (lacking !== undefined) return bad(`${answer.url} does not show ${lacking}`)
+    const there = choicesOn?.($) ?? []
+    const missing = Object.entries(choices).find(
+      ([name, value]) => !there.some((one) => isSame(one[0], name) && isSame(one[1], value)),
+    )
+    if (missing) return bad(`${answer.url} does not let one choose “${missing.join(': ')}”`)
     const written = priceOn($)
     if (written === undefined) return notLookedAt(`${answer.url} does not mark its price`)
     return sumsIn(written).some((sum) => sameDecimal(sum, price))
       ? good(`${answer.url}: ${folded(written)}`)
       : bad(`${answer.url} shows ${folded(written) || 'no price'} instead of ${price}`)
   }
+
+const isSame = (one: string, other: string): boolean => folded(one).toLowerCase() === folded(other).toLowerCase()
 
 /** Pages of one list that are looked through at the most. */
 const MOST_PAGES = 50

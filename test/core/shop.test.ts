@@ -15,6 +15,12 @@ store:${own}
 categories: [{ name: Beans, slug: beans }]
 `
 const bean = '{ name: Bean, slug: bean, sku: SQ-1, categories: [beans], price: "2.40", stock: 12 }'
+const apron = (
+  more: string,
+  second = 'S',
+) => `${head()}products: [{ name: Apron, slug: apron, categories: [beans], ${more}
+  options: { size: [M, S] }, variants: [{ sku: A-M, options: { size: M }, price: "18.00", stock: 4 },
+  { sku: A-S, options: { size: ${second} }, price: "17.00" }] }]`
 const told = (text: string, files = {}) =>
   mistakesIn(text, files).map(
     ({ at, path, what }) => `${at.file.replace('baseline.yaml', '')}:${at.line} ${path}: ${what}`,
@@ -58,6 +64,17 @@ test('a shop’s file: what contradicts itself is told with its place, before an
       `${head()}products: [${bean}, ${bean.replace('SQ-1', 'SQ-2')}]`,
       /products\[1\]\.slug: the same slug stands at products\[0\]/,
     ],
+    [`${head()}products: [${bean.replace('sku: SQ-1, ', '')}]`, /products\[0\]\.sku: this key is missing/],
+    [`${head()}products: [${bean.replace('price: "2.40", ', '')}]`, /products\[0\]\.price: this key is missing/],
+    [apron('sku: SQ-9, '), /products\[0\]\.sku: this is said by each of its variants/],
+    [apron('', 'M'), /variants\[1\]\.options: another variant is chosen by the same/],
+    [apron('', 'XL'), /variants\[1\]\.options\.size: this is not among those to choose from/],
+    [apron('price: "17.999", '), /products\[0\]\.price: this sum is finer than the currency/],
+    [apron('').replace('size: S', 'fit: S'), /variants\[1\]\.options: one of the options is not chosen/],
+    [
+      `${head()}products: [${bean.replace('stock: 12', 'options: { size: [S, M] }')}]`,
+      /products\[0\]\.options\.size: there are several to choose from, and no variants/,
+    ],
     [
       `${head()}products: [${bean.replace('categories: [beans], ', '')}]`,
       /products\[0\]\.categories: this key is missing/,
@@ -94,6 +111,36 @@ test('products from a table: quotes, lines within a cell, empty cells, several c
     { name: 'Bean', slug: 'bean', sku: 'SQ-1', price: '2.40', categories: ['beans'], stock: 12 },
     { name: 'Pea, "sweet"', slug: 'pea', sku: 'SQ-2', price: '1.9', categories: ['beans', 'beans'] },
   ])
+})
+
+test('variants: each is a product by its own SKU under one address; in a table, each has a row', () => {
+  assert.deepEqual(told(apron('')), [])
+  const nested = areas.products.plan(readBaseline(apron('')).baseline).map(({ item }) => item)
+  assert.deepEqual(
+    nested.map(({ sku, slug, options, price, stock }) => [sku, slug, options, price, stock]),
+    [
+      ['A-M', 'apron', { size: 'M' }, '18.00', 4],
+      ['A-S', 'apron', { size: 'S' }, '17.00', undefined],
+    ],
+  )
+  const rows = 'Apron,apron,A-M,18.00,beans,4,size: M\nApron,apron,A-S,17.00,beans,,"size: S"\n'
+  const flat = { 'p.csv': `name,slug,sku,price,categories,stock,options\n${rows}` }
+  assert.deepEqual(
+    areas.products.plan(readBaseline(from, flat).baseline).map(({ item }) => item),
+    nested,
+  )
+  assert.deepEqual(areas.products.call(nested[0] ?? { name: '', slug: '', sku: '' }), 'the product “Apron”, M')
+  const wrong = { 'p.csv': flat['p.csv'].replace('size: S', 'S').replace('Apron,apron,A-S', 'Pinny,apron,A-S') }
+  assert.deepEqual(
+    mistakesIn(from, wrong).map(({ at, what }) => `${at.line}:${at.column} ${what}`),
+    ['3:2 the same slug stands at products[0] already', '3:7 a text stands here'],
+  )
+  const other = { 'p.csv': flat['p.csv'].replace('Apron,apron,A-S', 'Pinny,apron,A-S') }
+  assert.match(
+    told(from, other).join(),
+    /p\.csv:3 products\[1\]\.name: another variant of this product has another name/,
+  )
+  assert.match(told(from, { 'p.csv': 'name,variants\n' }).join(), /“variants” is no key of an item/)
 })
 
 test('mistakes of a table name its file, the row and the column, all at once', () => {

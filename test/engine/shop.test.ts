@@ -52,7 +52,7 @@ test('the seed library from its set-up: questions answered, extras declined, pro
   assert.deepEqual([extras, pretendedOn], [[], false], 'what was pushed is declined')
   const bean = shop.products.find(({ sku }) => sku === 'SQ-0001')
   assert.deepEqual([bean?.price, bean?.stock, bean?.pictures.length], ['2.40', 120, 1])
-  assert.deepEqual([shop.products.length, shop.categories.length, shop.shipping.length], [8, 5, 2])
+  assert.deepEqual([shop.products.length, shop.categories.length, shop.shipping.length], [10, 5, 2])
   const before = writesAt(standIn)
   assert.deepEqual((await settle(baseline, options)).comparison.differences, [])
   assert.equal(writesAt(standIn), before)

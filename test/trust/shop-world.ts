@@ -13,7 +13,19 @@ const at = '2027-03-05T14:07:00.000Z'
 function lived({ shop }: StandInShop): (() => string | undefined)[] {
   const product = (name: string, slug: string, sku: string) => {
     shop.products.push({
-      ...{ id: shop.next++, name, slug, sku, price: '4.00', sale: '', tax: 0, stock: 3, weight: '', pictures: [] },
+      ...{
+        id: shop.next++,
+        name,
+        slug,
+        sku,
+        price: '4.00',
+        options: '',
+        sale: '',
+        tax: 0,
+        stock: 3,
+        weight: '',
+        pictures: [],
+      },
       ...{ categories: [], body: `<p>${name}, ours.</p>`, state: 'shown', made: at, edited: at },
     })
   }

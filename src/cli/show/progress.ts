@@ -21,7 +21,7 @@ export function progress(): (event: RunEvent) => void {
     const event = allVisible(exact)
     if (event.is === 'phase') tell(pc.dim(`· ${words[event.phase]} ${event.text}`))
     else if (event.is === 'carried') {
-      tell(pc.dim(`    ${event.carrier}: ${event.refs.join(', ')}`))
+      tell(pc.dim(`    ${[event.carrier, event.refs.join(', ')].filter((part) => part !== '').join(': ')}`))
       for (const ref of event.refused) tell(pc.red(`    refused: ${ref}`))
     } else if (event.is === 'waiting')
       tell(pc.dim(`· the site takes no more requests for ${Math.ceil(event.seconds)} s; going on then`))

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict'
 import { join } from 'node:path'
 import type { ConformanceCase } from '../case.js'
-import { bean, shop, thrift } from '../shop.js'
+import { apron, bean, shop, thrift } from '../shop.js'
 
 const full = { ...bean, pictures: ['bean.png'] }
 
@@ -87,6 +87,35 @@ export const productsCases: readonly ConformanceCase[] = [
       await site.seen(shown, 'the category “Flowers” lists its products')
       const { settled } = await site.settledForGood(shop(site, [bean], { gone: { products: ['SQ-2'] } }))
       assert.deepEqual(settled, ['products/SQ-2'])
+    },
+  },
+  {
+    name: 'variants under one address, each with its SKU, price and stock; one more joins them, another price changes one alone',
+    area: 'products',
+    needs: ['products.options', 'products.price', 'products.stock'],
+    async run(site) {
+      const plan = shop(site, [apron(), bean])
+      await site.settledForGood(plan)
+      await site.seen(
+        plan,
+        'the product “Apron”, S, green shows its name and its price',
+        'the product “Apron”, M, green shows its name and its price',
+        'the category “Flowers” lists its products',
+      )
+      const elsewhere = await site.settle(plan, { state: join(site.provided.state, 'new') })
+      assert.deepEqual([elsewhere.writes, elsewhere.comparison.differences], [0, []])
+      const more = shop(site, [apron('19.50', ['L', 'undyed']), bean])
+      const { comparison } = await site.settledForGood(more)
+      assert.deepEqual(
+        comparison.differences.map((one) => [one.ref, one.is === 'different' ? one.fields : one.is]).sort(),
+        [
+          ['products/AP-M', ['price']],
+          ['products/AP-X', 'missing'],
+        ],
+      )
+      await site.confirmed(more)
+      const { settled } = await site.settled(shop(site, [apron(), bean], { gone: { products: ['AP-X'] } }))
+      assert.deepEqual(settled.sort(), ['products/AP-M', 'products/AP-X'])
     },
   },
   {

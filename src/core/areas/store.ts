@@ -197,7 +197,10 @@ function finerThanCurrency({ store, products }: PlainGroup, add: AddMistake): vo
     for (const [step, place] of groupsIn(byWeight)) look(step.price, [...at, 'byWeight', place, 'price'])
   }
   for (const [product, index] of groupsIn(products))
-    for (const key of ['price', 'salePrice']) look(product[key], ['products', index, key])
+    for (const key of ['price', 'salePrice']) {
+      look(product[key], ['products', index, key])
+      for (const [own, place] of groupsIn(product.variants)) look(own[key], ['products', index, 'variants', place, key])
+    }
 }
 
 /** In a shop, pages at the top, categories and products share the addresses below its own. */

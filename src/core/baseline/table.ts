@@ -2,14 +2,11 @@ import { CsvError, parse, type CsvErrorCode, type InfoRecord } from 'csv-parse/b
 import { textIn, type Files } from './files.js'
 import type { Mistake } from './mistake.js'
 import { isGroup, type Path, type PlainGroup } from './plain-values.js'
-import { keysAt } from './schema-walk.js'
+import { keysAt, schemaAt } from './schema-walk.js'
 import type { Position } from './source.js'
 
 /** Rows that are read at the most: more than any shop of its owner's own holds. */
 const MOST_ROWS = 100_000
-/** Keys of a list, whose values a cell holds with semicolons between. */
-const lists = ['categories', 'pictures']
-const numbers = ['stock', 'weight']
 
 /** The rows of a table as plain values, and where each value stands. */
 export interface Table {
@@ -32,6 +29,7 @@ export function tableIn(file: string, files: Files, path: Path): Table {
   const rows: PlainGroup[] = []
   const lines: number[] = []
   let keys: (string | undefined)[] = []
+  let sorts: (string | undefined)[] = []
   let line = 1
   const at = (row: number, key?: PropertyKey): Position => ({
     file,
@@ -41,12 +39,13 @@ export function tableIn(file: string, files: Files, path: Path): Table {
   const wrong = (code: Mistake['code'], where: Position, what: string, expected: string) =>
     mistakes.push({ code, at: where, path: '', what, expected })
   const take = (record: string[], { lines: at }: InfoRecord): null => {
-    if (line === 1)
+    if (line === 1) {
       keys = headerOf(record, path, (column, what, expected) =>
         wrong('unknown-key', { file, line, column }, what, expected),
       )
-    else if (rows.length < MOST_ROWS) {
-      rows.push(rowOf(record, keys))
+      sorts = keys.map((key) => key && schemaAt([...path, 0, key]).type)
+    } else if (rows.length < MOST_ROWS) {
+      rows.push(rowOf(record, keys, sorts))
       lines.push(line)
     }
     line = at + 1
@@ -85,7 +84,8 @@ function headerOf(
   path: Path,
   wrong: (column: number, what: string, expected: string) => void,
 ): (string | undefined)[] {
-  const known = keysAt([...path, 0])
+  // what is a list of groups has no room in a cell
+  const known = keysAt([...path, 0]).filter((key) => schemaAt([...path, 0, key, 0]).type !== 'object')
   return record.map((cell, index) => {
     const key = cell.trim()
     if (!known.includes(key)) {
@@ -99,22 +99,34 @@ function headerOf(
   })
 }
 
-function rowOf(record: readonly string[], keys: readonly (string | undefined)[]): PlainGroup {
+function rowOf(
+  record: readonly string[],
+  keys: readonly (string | undefined)[],
+  sorts: readonly (string | undefined)[],
+): PlainGroup {
   const cells = keys.flatMap((key, index): [string, unknown][] => {
     const cell = record[index] ?? ''
-    return key === undefined || cell.trim() === '' ? [] : [[key, valueOf(key, cell)]]
+    return key === undefined || cell.trim() === '' ? [] : [[key, valueOf(key, cell, sorts[index])]]
   })
   return Object.fromEntries(cells)
 }
 
-function valueOf(key: string, cell: string): unknown {
+/** What a cell says, by the sort that its key has in the format. Several values stand with semicolons between. */
+function valueOf(key: string, cell: string, sort: string | undefined): unknown {
   const text = cell.trim()
-  if (lists.includes(key))
-    return text
-      .split(';')
-      .map((one) => one.trim())
-      .filter((one) => one !== '')
+  const parts = text
+    .split(';')
+    .map((one) => one.trim())
+    .filter((one) => one !== '')
+  if (sort === 'array') return parts
   // what is no number stays a text, and is told as one
-  if (numbers.includes(key)) return /^\d+(?:\.\d+)?$/.test(text) ? Number(text) : text
+  if (sort === 'integer' || sort === 'number') return /^\d+(?:\.\d+)?$/.test(text) ? Number(text) : text
+  if (sort === 'object') return parts.every((one) => one.includes(':')) ? groupOf(parts) : text
   return key === 'text' ? cell : text
 }
+
+/** `size: S` as a key and its value. */
+const groupOf = (parts: readonly string[]): PlainGroup =>
+  Object.fromEntries(
+    parts.map((one) => [one.slice(0, one.indexOf(':')).trim(), one.slice(one.indexOf(':') + 1).trim()]),
+  )

@@ -14,6 +14,8 @@ export interface ProductPageLook {
   price: string
   currency?: string
   texts: readonly string[]
+  /** What has to be to choose there, by the options' names. */
+  choices?: Readonly<Record<string, string>>
 }
 /** What a category's page lists, on all of its pages; or must not list. */
 export interface ListedLook {
@@ -49,7 +51,8 @@ export function productLooks(
     // what is sold out, shops leave out of their lists
     ...byCategory(sample.filter(isThere), called, true),
     ...byCategory(
-      items.filter(({ state }) => state === 'hidden'),
+      // a product is listed as long as one of its variants is shown
+      items.filter(({ state, slug }) => state === 'hidden' && !shown.some((one) => one.slug === slug)),
       called,
       false,
     ),
@@ -67,18 +70,23 @@ export const spread = <T>(all: readonly T[], most: number): T[] =>
     ? [...all]
     : Array.from({ length: most }, (_, at) => all[Math.floor((at * all.length) / most)] as T)
 
+/** A product by its name; a variant with what is chosen. */
+export const calledOf = ({ name, options = {} }: ProductItem): string =>
+  [`the product “${name}”`, ...Object.values(options)].join(', ')
+
 function pageOf(item: ProductItem, { store }: Baseline): Expectation<ProductLook>[] {
   const price = textOf(item.salePrice) || textOf(item.price)
   if (price === '') return []
   return [
     {
-      name: `the product “${item.name}” shows its name and its price`,
+      name: `${calledOf(item)} shows its name and its price`,
       at: { ref: refOf('products', item.sku) },
       look: 'product',
       title: item.name,
       price,
       currency: store?.currency,
       texts: textBlocks(item.description ?? ''),
+      choices: item.options,
     },
   ]
 }
@@ -89,7 +97,7 @@ function byCategory(
   listed: boolean,
 ): Expectation<ProductLook>[] {
   return [...called].flatMap(([ref, name]): Expectation<ProductLook>[] => {
-    const names = items.filter(({ categories = [] }) => categories.includes(ref)).map((item) => item.name)
+    const names = [...new Set(items.filter(({ categories = [] }) => categories.includes(ref)).map((item) => item.name))]
     const what = listed ? 'lists its products' : 'does not list what is hidden'
     return names.length === 0
       ? []
@@ -136,7 +144,7 @@ function asked(items: readonly ProductItem[], { checks }: Baseline): Expectation
     if (!('product' in check)) return []
     const item = items.find(({ sku }) => sku === check.product)
     const ref = refOf('products', check.product)
-    const name = item ? `the product “${item.name}”` : ref
+    const name = item ? calledOf(item) : ref
     return [{ name: `${name} shows “${check.shows}”`, at: { ref }, look: 'shows', texts: [check.shows] }]
   })
 }

@@ -10,6 +10,7 @@ import type { Login, SignedIn } from '../session.js'
 import { Shelf } from '../shelf.js'
 import type { Carried } from '../step.js'
 import { COOKIE, enter, leave } from './sign-in.js'
+import type { Together } from './together.js'
 
 const refusalSchema = z.object({ error: z.object({ message: z.string() }) })
 
@@ -22,6 +23,8 @@ export class EverShopSession implements SignedIn {
   /** By area and number: what has to be sent along, and the long number that changes and removals want. */
   readonly bases = new Map<string, Base>()
   readonly uuids = new Map<string, string>()
+  /** What stands together in variants, by the slug that they share. */
+  readonly together = new Map<string, Together>()
   constructor(
     readonly visitor: Visitor,
     readonly login: Login,

@@ -11,7 +11,7 @@ export const fields: Readonly<Record<string, readonly string[]>> = {
   taxes: words('name rates'),
   shipping: words('name price freeFrom countries weights'),
   categories: words('name slug description parent order picture'),
-  products: words('name slug sku price sale tax stock weight categories pictures body state'),
+  products: words('name slug sku options price sale tax stock weight categories pictures body state'),
   pages: words('title slug body state'),
   menu: words('lines'),
   uploads: words('file'),

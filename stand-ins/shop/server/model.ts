@@ -18,6 +18,8 @@ export interface Product extends Made {
   name: string
   slug: string
   sku: string
+  /** Which one it is of several under one slug: `size: S; colour: green`; '' for one that comes as it is. */
+  options: string
   price: string
   /** What it costs for now; '' for the usual price. */
   sale: string
@@ -174,6 +176,17 @@ export function pathOf(shop: Shop, category: Category): string {
 /** Categories below one, or at the top, in their order. */
 export const below = ({ categories }: Shop, parent: number): Category[] =>
   categories.filter((one) => one.parent === parent).sort((a, b) => a.order - b.order || a.id - b.id)
+
+/** What there is to choose of a product, in all that stand under its slug: names and values, each once. */
+export const choicesOf = (ones: readonly Product[]): [name: string, value: string, sku: string][] => {
+  const all = ones.flatMap(({ options, sku }) =>
+    options.split('; ').flatMap((part): [string, string, string][] => {
+      const [name = '', value] = part.split(': ')
+      return value === undefined ? [] : [[name, value, sku]]
+    }),
+  )
+  return all.filter(([name, value], at) => all.findIndex((one) => one[0] === name && one[1] === value) === at)
+}
 
 /** Whether something else stands at an address at the top. */
 export function isTaken(shop: Shop, slug: string, own: object | undefined): boolean {

@@ -56,7 +56,7 @@ export function setUp(shop: Shop, answers: Answers, now = new Date()): void {
   )
   shop.products.push(
     ...samples.products.map((one, index) => ({
-      ...{ ...one, ...stamp, id: index + 1, sale: '', tax: 0, stock: 10, weight: '', pictures: [] },
+      ...{ ...one, ...stamp, id: index + 1, options: '', sale: '', tax: 0, stock: 10, weight: '', pictures: [] },
       ...{ categories: [index + 1], state: 'shown' as const },
     })),
   )
@@ -74,6 +74,7 @@ export function inUse(shop: Shop): void {
       slug: 'spare-oar',
       sku: 'BOAT-1',
       price: '30.00',
+      options: '',
       sale: '',
       tax: 0,
     },

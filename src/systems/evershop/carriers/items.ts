@@ -1,9 +1,11 @@
 import { z } from 'zod'
+import type { Id } from '../../../core/area.js'
 import type { AddressOf, IdOf, Resolved, TextOf } from '../../later.js'
-import type { Carrier } from '../../step.js'
+import type { Carried, Carrier } from '../../step.js'
 import { rowsOf } from '../blocks.js'
-import { carried, type EverShopSession } from '../session.js'
+import type { EverShopSession } from '../session.js'
 import { know } from '../shop.js'
+import { leaveOthers, standTogether, variantFields, type Variant } from '../together.js'
 
 type Sort = 'categories' | 'products' | 'pages'
 export interface ItemFields {
@@ -15,6 +17,8 @@ export interface ItemFields {
   fields?: Readonly<Record<string, string | number | null | IdOf | readonly AddressOf[] | AddressOf>>
   /** Its text, and the name under which it is sent. */
   text?: { name: string; body: TextOf }
+  /** Of a product that stands together with others: which one it is. */
+  variant?: Variant
 }
 
 const made = z.object({ data: z.looseObject({ uuid: z.string() }) })
@@ -42,20 +46,33 @@ export const items: Carrier<ItemFields, EverShopSession> = {
     const place = `api/${sort}`
     const uuid = session.uuids.get(key)
     if (id !== undefined && uuid === undefined) return [{ refused: 'it is no longer there' }]
-    if (remove) return [carried(await session.write('DELETE', `${place}/${uuid ?? ''}`))]
+    if (remove) {
+      const sent = await session.write('DELETE', `${place}/${uuid ?? ''}`)
+      const refused = sent.refused ?? (sort === 'products' ? await leaveOthers(session, Number(id)) : undefined)
+      return [refused === undefined ? {} : { refused }]
+    }
     const base = session.bases.get(key) ?? {}
-    const json: Record<string, unknown> = { ...base, ...bodyOf(load) }
+    const { variant, fields: { status } = {} } = load
+    const shown = status === undefined ? undefined : status === 1
+    const number = id === undefined ? undefined : Number(id)
+    const own = variant && (await variantFields(session, variant, number, shown))
+    if (own && 'refused' in own) return [own]
+    const json: Record<string, unknown> = { ...base, ...bodyOf(load), ...own }
+    const beside = async (done: Id): Promise<Carried> => {
+      const refused = variant && own && (await standTogether(session, variant, Number(done), { ...own, status }))
+      return refused === undefined ? { id: done } : { refused }
+    }
     const sent = await session.write(id === undefined ? 'POST' : 'PATCH', `${place}${uuid ? `/${uuid}` : ''}`, { json })
     if (sent.refused !== undefined) return [sent]
     const now = Object.fromEntries(sentAlong[sort].flatMap((name) => (name in json ? [[name, json[name]]] : [])))
     if (id !== undefined) {
       session.bases.set(key, now)
-      return [{ id }]
+      return [await beside(id)]
     }
     const { data } = made.parse(sent.data)
-    const number = z.coerce.number().parse(data[numbers[sort]] ?? data.insertId)
-    know(session, `${sort}/${number}`, data.uuid, now)
-    return [{ id: number }]
+    const newOne = z.coerce.number().parse(data[numbers[sort]] ?? data.insertId)
+    know(session, `${sort}/${newOne}`, data.uuid, now)
+    return [await beside(newOne)]
   },
 }
 

@@ -1,5 +1,7 @@
 import {
+  choiceText,
   idOf,
+  type ChosenOptions,
   listedAt,
   productAt,
   refOf,
@@ -25,8 +27,8 @@ const namesOn = ($: CheerioAPI): string[] =>
 
 export const products: AreaOnSystem<'products', StandInSession> = {
   keys: [
-    ...(['name', 'slug', 'sku', 'price', 'salePrice', 'tax', 'stock', 'weight', 'categories', 'pictures'] as const),
-    ...(['description', 'state'] as const),
+    ...(['name', 'slug', 'sku', 'options', 'price', 'salePrice', 'tax', 'stock', 'weight', 'categories'] as const),
+    ...(['pictures', 'description', 'state'] as const),
   ],
   async read(session) {
     const [rows, pictures, categories, taxes] = await Promise.all([
@@ -41,9 +43,10 @@ export const products: AreaOnSystem<'products', StandInSession> = {
       (text ?? '').split(',').flatMap((number) => all.get(number) ?? [])
     return rows.map((row) => {
       const { id, data, cells } = row
-      const { slug = '', sku = '', price, sale, tax = '', stock, weight = '', body = '', state } = data
+      const { slug = '', sku = '', options = '', price, sale, tax = '', stock, weight = '', body = '', state } = data
       const item: ProductItem = {
         ...{ name: cells[0] ?? '', slug, sku, price, salePrice: sale, tax: named.get(tax) ?? '', description: body },
+        options: optionsIn(options),
         ...{ stock: Number(stock), state: state === 'hidden' ? 'hidden' : 'shown' },
         ...(weight !== '' && { weight: Number(weight) }),
         categories: listed(data.categories, refs),
@@ -53,7 +56,7 @@ export const products: AreaOnSystem<'products', StandInSession> = {
         id,
         item,
         marks: marksOf(row, body, [1, 2]),
-        address: new URL(`${slug}/`, session.visitor.home).href,
+        address: new URL(options === '' ? `${slug}/` : `${slug}/?sku=${sku}`, session.visitor.home).href,
         stamp: data.made,
         copy: item,
       }
@@ -78,11 +81,21 @@ export const products: AreaOnSystem<'products', StandInSession> = {
     })),
   shippedAt: () => samples.products.map(([, slug]) => `/${slug}/`),
   looks: {
-    product: productAt(($) => ($('.price .now').length === 0 ? undefined : $('.price .now').first().text())),
+    product: productAt(
+      ($) => ($('.price .now').length === 0 ? undefined : $('.price .now').first().text()),
+      ($) =>
+        $('.choices li')
+          .toArray()
+          .map((one) => [$(one).attr('data-name') ?? '', $(one).attr('data-value') ?? '']),
+    ),
     listed: listedAt(namesOn, ($) => $('a.next').attr('href')),
     search: searchAt((word) => `/search?for=${encodeURIComponent(word)}`, namesOn),
   },
 }
+
+/** `size: S; colour: green` as what is chosen. */
+const optionsIn = (text: string): ChosenOptions =>
+  Object.fromEntries(text.split('; ').flatMap((part) => (part === '' ? [] : [part.split(': ') as [string, string]])))
 
 const changedIn =
   (difference: Exclude<Difference<'products', ProductItem>, { is: 'left over' }>) =>
@@ -90,11 +103,13 @@ const changedIn =
     difference.is === 'missing' || difference.fields.includes(key)
 
 function fieldsOf(item: ProductItem, changed: (key: keyof ProductItem) => boolean): NonNullable<ItemFields['fields']> {
-  const { name, slug, sku, price, salePrice, tax, stock, weight, categories, pictures, description, state } = item
+  const { name, slug, sku, options, price, salePrice, tax, stock, weight, categories, pictures, description, state } =
+    item
   return {
     ...(changed('name') && { name }),
     ...(changed('slug') && { slug }),
     ...(changed('sku') && { sku }),
+    ...(changed('options') && options && { options: choiceText(options) }),
     ...(changed('price') && price !== undefined && { price }),
     ...(changed('salePrice') && salePrice !== undefined && { sale: salePrice }),
     ...(changed('tax') && tax !== undefined && { tax: tax === '' ? '0' : idOf(tax) }),

@@ -11,6 +11,12 @@ const numbers = (text = ''): number[] =>
     .map(Number)
     .filter((one) => one > 0)
 
+/** Whether two are chosen by the same options, and not by the same values. */
+const isAnother = (one: string, other: string): boolean => {
+  const names = (options: string) => options.split('; ').map((part) => part.split(': ')[0])
+  return one !== '' && other !== '' && one !== other && names(one).join() === names(other).join()
+}
+
 /** Categories and products. */
 export function goods(office: Office, shop: Shop): void {
   const next = () => shop.next++
@@ -55,8 +61,23 @@ export function goods(office: Office, shop: Shop): void {
     room: 'products',
     all: () => shop.products,
     name: ({ name }) => name,
-    marks: ({ slug, sku, price, sale, tax, stock, weight, categories, pictures, body, state, made, edited }) => ({
-      ...{ slug, sku, price, sale, tax: String(tax), stock: String(stock), weight, body, state, made, edited },
+    marks: ({
+      slug,
+      sku,
+      options,
+      price,
+      sale,
+      tax,
+      stock,
+      weight,
+      categories,
+      pictures,
+      body,
+      state,
+      made,
+      edited,
+    }) => ({
+      ...{ slug, sku, options, price, sale, tax: String(tax), stock: String(stock), weight, body, state, made, edited },
       categories: categories.join(','),
       pictures: pictures.join(','),
     }),
@@ -64,6 +85,7 @@ export function goods(office: Office, shop: Shop): void {
       { name: 'name', label: 'Name', value: item?.name ?? '' },
       { name: 'slug', label: 'Slug', value: item?.slug ?? '' },
       { name: 'sku', label: 'SKU', value: item?.sku ?? '' },
+      { name: 'options', label: 'Which one of several, as “size: S”', value: item?.options ?? '' },
       { name: 'price', label: 'Price', value: item?.price ?? '' },
       { name: 'sale', label: 'Price for now', value: item?.sale ?? '' },
       {
@@ -79,15 +101,40 @@ export function goods(office: Office, shop: Shop): void {
       { name: 'body', label: 'Text', value: item?.body ?? '', kind: 'long' },
       { name: 'state', label: 'Visitors', value: item?.state ?? 'shown', choices: ['shown', 'hidden'] },
     ],
-    refuses({ name = '', slug = '', sku = '', price, sale = '' }, item) {
+    refuses({ name = '', slug = '', sku = '', options = '', price, sale = '' }, item) {
       if (name === '' || sku === '') return 'It needs a name and a SKU.'
       if (!isSlug(slug)) return 'That is no slug.'
       if (!isSum(price) || (sale !== '' && !isSum(sale))) return 'That is no price.'
       if (shop.products.some((one) => one.sku === sku && one !== item)) return 'That SKU is taken.'
-      return OWN.includes(slug) || isTaken(shop, slug, item) ? 'That slug is taken.' : undefined
+      const others = shop.products.filter((one) => one.slug === slug && one !== item)
+      const isOneMore = others.length > 0 && others.every((one) => isAnother(one.options, options))
+      return OWN.includes(slug) || (!isOneMore && isTaken(shop, slug, item)) ? 'That slug is taken.' : undefined
     },
-    take: ({ name = '', slug = '', sku = '', price = '', sale = '', tax, stock, weight = '', body, ...more }) => ({
-      ...{ name, slug, sku, price, sale, weight, body: textIn(body), tax: Number(tax) || 0, stock: Number(stock) || 0 },
+    take: ({
+      name = '',
+      slug = '',
+      sku = '',
+      options = '',
+      price = '',
+      sale = '',
+      tax,
+      stock,
+      weight = '',
+      body,
+      ...more
+    }) => ({
+      ...{
+        name,
+        slug,
+        sku,
+        options,
+        price,
+        sale,
+        weight,
+        body: textIn(body),
+        tax: Number(tax) || 0,
+        stock: Number(stock) || 0,
+      },
       categories: numbers(more.categories).filter((id) => shop.categories.some((one) => one.id === id)),
       pictures: numbers(more.pictures).filter((id) => shop.uploads.some((one) => one.id === id)),
       state: more.state === 'hidden' ? ('hidden' as const) : ('shown' as const),

@@ -63,10 +63,9 @@ export class Frame {
     return found ? `<img src="${this.base}files/${found.name}" alt="${esc(alt)}">` : ''
   }
 
-  /** Products side by side; what is sold out is left out. */
+  /** Products side by side, one for all that stand under its slug; what is sold out is left out. */
   shelf(products: readonly Product[]): string {
-    const there = products.filter(({ state, stock }) => state === 'shown' && stock > 0)
-    const items = there.map(
+    const items = eachOnce(products).map(
       (one) =>
         `<li>${this.picture(one.pictures[0], one.name)}<a class="product" href="${this.base}${one.slug}/">${esc(one.name)}</a>${this.price(one)}</li>`,
     )
@@ -94,4 +93,12 @@ export class Frame {
       kind === 'page' ? shop.pages.find(({ id, state }) => String(id) === to && state === 'published') : undefined
     return found && `${base}${found.slug}/`
   }
+}
+
+/** Products that are to be had: of those that stand under one slug, the first. */
+export function eachOnce(products: readonly Product[]): Product[] {
+  const slugs = new Set<string>()
+  return products.filter(
+    ({ slug, state, stock }) => state === 'shown' && stock > 0 && !slugs.has(slug) && slugs.add(slug),
+  )
 }

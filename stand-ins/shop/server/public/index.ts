@@ -1,9 +1,9 @@
 import type { FastifyInstance } from 'fastify'
 import { esc, form } from '../html.js'
-import { below, pathOf, type Category, type Product, type Shop } from '../model.js'
+import { below, choicesOf, pathOf, type Category, type Product, type Shop } from '../model.js'
 import { Carts } from './carts.js'
 import { checkOut } from './check-out.js'
-import { Frame } from './frame.js'
+import { eachOnce, Frame } from './frame.js'
 
 /** Products on one page of a list. */
 const ON_A_PAGE = 60
@@ -27,16 +27,14 @@ export function publicPages(app: FastifyInstance, shop: Shop, base: string): voi
   )
   const categoryPage = (category: Category, asked: number): string => {
     const { id, name, description, picture } = category
-    const own = shop.products.filter(
-      ({ categories, state, stock }) => categories.includes(id) && state === 'shown' && stock > 0,
-    )
+    const own = eachOnce(shop.products.filter(({ categories }) => categories.includes(id)))
     const at = Number.isInteger(asked) && asked > 1 ? asked : 1
     const more = own.length > at * ON_A_PAGE
     const next = more ? `<p><a class="next" href="${base}${pathOf(shop, category)}/?page=${at + 1}">More</a></p>` : ''
     const text = description === '' ? '' : `<div class="text">${esc(description)}</div>`
     return `<h2>${esc(name)}</h2>${frame.picture(picture, name)}${text}${links(below(shop, id))}${frame.shelf(own.slice((at - 1) * ON_A_PAGE, at * ON_A_PAGE))}${next}`
   }
-  const productPage = (product: Product): string => {
+  const productPage = (product: Product, all: readonly Product[]): string => {
     const { id, name, stock, body, pictures } = product
     const buy = form({
       ...{ action: `${base}cart`, token: '', id: 'buy', button: 'Into the cart' },
@@ -44,14 +42,21 @@ export function publicPages(app: FastifyInstance, shop: Shop, base: string): voi
     }).replace('name="token" value=""', `name="product" value="${id}"`)
     const way = stock > 0 ? buy : '<p class="sold" id="sold">Sold out</p>'
     const shown = pictures.map((one) => frame.picture(one, name)).join('')
-    return `<article class="product"><div class="pictures">${shown}</div><div class="about"><h2>${esc(name)}</h2>${frame.price(product)}<div class="text">${body}</div>${way}</div></article>`
+    const choices = choicesOf(all).map(
+      ([option, value, sku]) =>
+        `<li data-name="${esc(option)}" data-value="${esc(value)}"><a href="?sku=${esc(sku)}">${esc(`${option}: ${value}`)}</a></li>`,
+    )
+    const choose = choices.length === 0 ? '' : `<ul class="choices">${choices.join('')}</ul>`
+    const which = product.options === '' ? '' : `<p class="which">${esc(product.options)}</p>`
+    return `<article class="product"><div class="pictures">${shown}</div><div class="about"><h2>${esc(name)}</h2>${choose}${which}${frame.price(product)}<div class="text">${body}</div>${way}</div></article>`
   }
-  app.get<{ Params: { '*': string }; Querystring: { page?: string } }>(`${base}*`, (request, reply) => {
+  app.get<{ Params: { '*': string }; Querystring: { page?: string; sku?: string } }>(`${base}*`, (request, reply) => {
     const asked = request.params['*'].replace(/^\/|\/$/g, '')
     const category = shop.categories.find((one) => pathOf(shop, one) === asked)
     if (category) return frame.show(request, reply, category.name, categoryPage(category, Number(request.query.page)))
-    const product = shop.products.find(({ slug, state }) => slug === asked && state === 'shown')
-    if (product) return frame.show(request, reply, product.name, productPage(product))
+    const ones = shop.products.filter(({ slug, state }) => slug === asked && state === 'shown')
+    const product = ones.find(({ sku }) => sku === request.query.sku) ?? ones[0]
+    if (product) return frame.show(request, reply, product.name, productPage(product, ones))
     const page = shop.pages.find(({ slug, state }) => slug === asked && state === 'published')
     if (!page) return frame.lost(request, reply)
     const text = `<article class="page entry"><h2>${esc(page.title)}</h2><div class="text">${page.body}</div></article>`
