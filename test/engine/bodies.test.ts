@@ -16,7 +16,7 @@ interface Snapshot {
 }
 
 /** How many texts in memory hold a mark, read from a snapshot as the engine writes it. No expression looks: the last text that one matched would be kept for it. */
-function textsWith(mark: string, file: string): number {
+function textsWith(marks: readonly string[], file: string): number {
   const { snapshot, nodes, strings } = JSON.parse(readFileSync(file, 'utf8')) as Snapshot
   rmSync(file)
   const {
@@ -26,7 +26,7 @@ function textsWith(mark: string, file: string): number {
   let count = 0
   for (let at = 0; at < nodes.length; at += width) {
     const [type = 0, name = 0] = nodes.slice(at, at + 2)
-    if (types[type]?.includes('string') && strings[name]?.includes(mark)) count += 1
+    if (types[type]?.includes('string') && marks.every((mark) => strings[name]?.includes(mark))) count += 1
   }
   return count
 }
@@ -43,8 +43,9 @@ test('a body is kept once, from the plan to the site, however many steps it goes
   })
   const kept: number[] = []
   let made = 0
-  const count = () =>
-    kept.push(textsWith('At the quay, At the quay, ', writeHeapSnapshot(join(root, 'heap.heapsnapshot'))))
+  // turned round only here: else this very source would be one of them
+  const marks = ['htreB', 'tA .', 'tA ,'].map((part) => [...part].toReversed().join(''))
+  const count = () => kept.push(textsWith(marks, writeHeapSnapshot(join(root, 'heap.heapsnapshot'))))
   const done = await settle(
     { ...planned(site.address), pages, bodies },
     {
