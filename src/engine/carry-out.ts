@@ -58,6 +58,7 @@ export async function carryOut(
       one.is === 'left over' && one.fallsWith !== undefined ? [[one.fallsWith, one] as const] : [],
     ),
   )
+  run.account.tell({ is: 'to do', refs: refsOf(steps).length })
   const held = await carry(steps, {
     session,
     known: knownIn(inventory, differences),

@@ -7,6 +7,8 @@ export type Phase =
 /** What a run tells while it is at work. */
 export type RunEvent =
   | { is: 'phase'; phase: Phase; text: string }
+  /** So many changes are about to be made, one after the other. */
+  | { is: 'to do'; refs: number }
   | { is: 'sent'; carrier: string; refs: string[] }
   | { is: 'carried'; carrier: string; refs: string[]; refused: string[] }
   | { is: 'check'; check: Check }

@@ -96,7 +96,8 @@ export class StandInSession implements SignedIn {
 
   async #answer(room: string): Promise<Answer> {
     let answer = await this.visitor.get(`office/${room}`)
-    if (has(answer.text, 'form#enter')) {
+    // most pages are not taken apart twice: only one that names the form may be it
+    if (answer.text.includes('id="enter"') && has(answer.text, 'form#enter')) {
       if (!(await logIn(this.visitor, this.login))) throw UnpackError.of('session-lost', { address: this.visitor.home })
       answer = await this.visitor.get(`office/${room}`)
     }
@@ -106,20 +107,17 @@ export class StandInSession implements SignedIn {
   /** The rows of a list; read once until it is stale. */
   rows(room: string): Promise<Row[]> {
     return this.shelf.read(room, async () => {
-      const $ = await this.#open(room, 'table#items')
-      return $('table#items tr')
-        .toArray()
-        .map((row) => ({
-          id: Number($(row).attr('data-id')),
-          name: $(row).attr('data-id') ?? '',
-          data: Object.fromEntries(
-            Object.entries(row.attribs).map(([name, value]) => [name.replace(/^data-/, ''), value]),
-          ),
-          cells: $(row)
-            .find('td')
-            .toArray()
-            .map((cell) => $(cell).text()),
-        }))
+      const rows: Row[] = []
+      // long lists come in pages
+      for (let page = 1, more = true; more; page += 1) {
+        const $ = pageOf(
+          await this.#answer(page === 1 ? room : `${room}?page=${page}`),
+          this.#sign(room, 'table#items'),
+        )
+        rows.push(...rowsOf($))
+        more = $('a.next').length > 0
+      }
+      return rows
     })
   }
 
@@ -166,3 +164,16 @@ export class StandInSession implements SignedIn {
     await this.visitor.post('leave', {}, { purpose: 'log-in' })
   }
 }
+
+const rowsOf = ($: CheerioAPI): Row[] =>
+  $('table#items tr')
+    .toArray()
+    .map((row) => ({
+      id: Number($(row).attr('data-id')),
+      name: $(row).attr('data-id') ?? '',
+      data: Object.fromEntries(Object.entries(row.attribs).map(([name, value]) => [name.replace(/^data-/, ''), value])),
+      cells: $(row)
+        .find('td')
+        .toArray()
+        .map((cell) => $(cell).text()),
+    }))

@@ -14,7 +14,9 @@ const style = `
   .shelf li { border: 1px solid var(--line); border-radius: .4rem; padding: .8rem; background: #fff; } .shelf img { width: 100%; height: 9rem; object-fit: contain; }
   .price { font-weight: bold; color: var(--clay); } .price s { color: #6a655c; font-weight: normal; } .sold { color: #6a655c; }
   .wrap > main > img { max-height: 14rem; } main { padding: 0; }
-  article.product { display: flex; gap: 2rem; flex-wrap: wrap; } article .pictures { width: 20rem; } article .about { flex: 1; min-width: 16rem; }
+  article.product { display: flex; gap: 2rem; flex-wrap: wrap; } article .pictures { width: 20rem; } article .pictures:empty { display: none; }
+  .choices { list-style: none; display: flex; flex-wrap: wrap; gap: .6rem; padding: 0; } .choices a { display: block; border: 1px solid var(--line); border-radius: .4rem; padding: .2rem .9rem; background: #fff; }
+  #buy input { width: 5rem; margin-right: 1rem; } .choices .chosen a { border-color: var(--moss); font-weight: bold; } article .about { flex: 1; min-width: 16rem; }
   img { max-width: 100%; height: auto; } footer { border-top: 1px solid var(--line); font-size: .9rem; margin-top: 2rem; }
   table { border-collapse: collapse; } td, th { text-align: left; padding: .35rem .6rem; border-bottom: 1px solid var(--line); }
   label { display: block; margin: .7rem 0 .2rem; } input, textarea, select { font: inherit; width: 100%; max-width: 36rem; box-sizing: border-box; padding: .3rem; }

@@ -177,15 +177,18 @@ export function pathOf(shop: Shop, category: Category): string {
 export const below = ({ categories }: Shop, parent: number): Category[] =>
   categories.filter((one) => one.parent === parent).sort((a, b) => a.order - b.order || a.id - b.id)
 
-/** What there is to choose of a product, in all that stand under its slug: names and values, each once. */
-export const choicesOf = (ones: readonly Product[]): [name: string, value: string, sku: string][] => {
-  const all = ones.flatMap(({ options, sku }) =>
-    options.split('; ').flatMap((part): [string, string, string][] => {
-      const [name = '', value] = part.split(': ')
-      return value === undefined ? [] : [[name, value, sku]]
-    }),
-  )
-  return all.filter(([name, value], at) => all.findIndex((one) => one[0] === name && one[1] === value) === at)
+const partsOf = ({ options }: Product): string[] => (options === '' ? [] : options.split('; '))
+
+/** What there is to choose instead of a variant: each `size: S` once, with the one that differs least. */
+export function choicesOf(ones: readonly Product[], now: Product): { part: string; sku: string; isChosen: boolean }[] {
+  const own = partsOf(now)
+  return [...new Set(ones.flatMap(partsOf))].map((part) => {
+    const [best = now] = ones.filter((one) => partsOf(one).includes(part)).sort((a, b) => alike(b) - alike(a))
+    return { part, sku: best.sku, isChosen: own.includes(part) }
+  })
+  function alike(one: Product): number {
+    return partsOf(one).filter((part) => own.includes(part)).length
+  }
 }
 
 /** Whether something else stands at an address at the top. */

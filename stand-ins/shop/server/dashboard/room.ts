@@ -18,14 +18,23 @@ export interface Sort<I extends { id: number }> {
   gone?(item: I): void
 }
 
+/** Items on one page of a list. */
+const ON_A_PAGE = 200
+
 /** A list, a form an item, and a button that removes it. @param number gives the next number */
 export function itemRoom<I extends { id: number }>(office: Office, number: () => number, sort: Sort<I>): void {
   const { room } = sort
   const byNumber = (asked: string | number) => sort.all().find(({ id }) => String(id) === String(asked))
-  office.get(`/${room}`, (_request, reply) => {
-    const rows = sort.all().map((item) => ({ id: item.id, marks: sort.marks(item), cells: [sort.name(item)] }))
+  office.get(`/${room}`, (request, reply) => {
+    const page = Number((request.query as { page?: string }).page) || 1
+    const all = sort.all()
+    const rows = all
+      .slice((page - 1) * ON_A_PAGE, page * ON_A_PAGE)
+      .map((item) => ({ id: item.id, marks: sort.marks(item), cells: [sort.name(item)] }))
     const add = `<p><a href="${office.place}/${room}/new">new</a></p>`
-    return office.screen(reply, room, add + office.table(rows, room))
+    const more = all.length > page * ON_A_PAGE
+    const next = more ? `<p><a class="next" href="${office.place}/${room}?page=${page + 1}">more</a></p>` : ''
+    return office.screen(reply, room, add + office.table(rows, room) + next)
   })
   office.get(`/${room}/:id`, (request, reply) => {
     const { id } = request.params

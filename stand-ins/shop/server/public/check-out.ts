@@ -22,7 +22,7 @@ export function checkOut(app: FastifyInstance, frame: Frame): void {
     const lines = carts.of(request)
     const rows = lines.map(
       ({ product, count }) =>
-        `<tr data-sku="${esc(product.sku)}"><td>${esc(product.name)}</td><td>${count}</td><td>${frame.price(product)}</td></tr>`,
+        `<tr data-sku="${esc(product.sku)}"><td>${esc([product.name, product.options].filter((part) => part !== '').join(', '))}</td><td>${count}</td><td>${frame.price(product)}</td></tr>`,
     )
     const goods = frame.money(goodsOf(shop, lines, shop.settings.country))
     const way = `<table id="cart">${rows.join('')}</table><p>Goods: <span id="goods">${goods}</span></p><p><a href="${base}checkout">Check out</a></p>`

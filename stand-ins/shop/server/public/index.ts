@@ -42,13 +42,13 @@ export function publicPages(app: FastifyInstance, shop: Shop, base: string): voi
     }).replace('name="token" value=""', `name="product" value="${id}"`)
     const way = stock > 0 ? buy : '<p class="sold" id="sold">Sold out</p>'
     const shown = pictures.map((one) => frame.picture(one, name)).join('')
-    const choices = choicesOf(all).map(
-      ([option, value, sku]) =>
-        `<li data-name="${esc(option)}" data-value="${esc(value)}"><a href="?sku=${esc(sku)}">${esc(`${option}: ${value}`)}</a></li>`,
-    )
+    const choices = choicesOf(all, product).map(({ part, sku, isChosen }) => {
+      const [option = '', value = ''] = part.split(': ')
+      const data = `data-name="${esc(option)}" data-value="${esc(value)}"`
+      return `<li ${data}${isChosen ? ' class="chosen"' : ''}><a href="?sku=${esc(sku)}">${esc(part)}</a></li>`
+    })
     const choose = choices.length === 0 ? '' : `<ul class="choices">${choices.join('')}</ul>`
-    const which = product.options === '' ? '' : `<p class="which">${esc(product.options)}</p>`
-    return `<article class="product"><div class="pictures">${shown}</div><div class="about"><h2>${esc(name)}</h2>${choose}${which}${frame.price(product)}<div class="text">${body}</div>${way}</div></article>`
+    return `<article class="product"><div class="pictures">${shown}</div><div class="about"><h2>${esc(name)}</h2>${choose}${frame.price(product)}<div class="text">${body}</div>${way}</div></article>`
   }
   app.get<{ Params: { '*': string }; Querystring: { page?: string; sku?: string } }>(`${base}*`, (request, reply) => {
     const asked = request.params['*'].replace(/^\/|\/$/g, '')
