@@ -69,6 +69,8 @@ test('a shop’s file: what contradicts itself is told with its place, before an
     [apron('sku: SQ-9, '), /products\[0\]\.sku: this is said by each of its variants/],
     [apron('', 'M'), /variants\[1\]\.options: another variant is chosen by the same/],
     [apron('', 'XL'), /variants\[1\]\.options\.size: this is not among those to choose from/],
+    [apron('').replaceAll('size:', '"si:ze":'), /:12 products\[0\]\.options\.…: this name is not possible here/],
+    [apron('').replace('[M, S]', '[38, S]'), /options\.size\[0\]: a number stands here/],
     [apron('price: "17.999", '), /products\[0\]\.price: this sum is finer than the currency/],
     [apron('').replace('size: S', 'fit: S'), /variants\[1\]\.options: one of the options is not chosen/],
     [

@@ -44,7 +44,7 @@ test('a body is kept once, from the plan to the site, however many steps it goes
   const kept: number[] = []
   let made = 0
   // turned round only here: else this very source would be one of them
-  const marks = ['htreB', 'tA .', 'tA ,'].map((part) => [...part].toReversed().join(''))
+  const marks = ['htreB', 'tA .', 'tA ,'].map((part) => Array.from(part).toReversed().join(''))
   const count = () => kept.push(textsWith(marks, writeHeapSnapshot(join(root, 'heap.heapsnapshot'))))
   const done = await settle(
     { ...planned(site.address), pages, bodies },

@@ -93,6 +93,7 @@ export function mistakesOf(issues: readonly Issue[], source: Source, values: unk
   return issues.slice(0, MOST).flatMap((issue): Mistake[] => {
     if (issue.code === 'unrecognized_keys')
       return issue.keys.slice(0, MOST).map((key) => unknownKey(source, issue.path, key))
+    if (issue.code === 'invalid_key') return [wrongKey(issue, source)]
     if (issue.code === 'invalid_union') {
       const inner = nearestForm(issue.errors)
       if (inner.length > 0)
@@ -105,6 +106,15 @@ export function mistakesOf(issues: readonly Issue[], source: Source, values: unk
     return [wrongValue(issue, source, valueAt(values, issue.path))]
   })
 }
+
+/** A key that is its owner's own word, and can't be that one. */
+const wrongKey = ({ path, issues }: z.core.$ZodIssueInvalidKey, source: Source): Mistake => ({
+  code: 'wrong-value',
+  at: source.keyAt(path),
+  path: pathText(path),
+  what: 'this name is not possible here',
+  expected: issues[0]?.message ?? 'another name',
+})
 
 /** What is missing, or is of another sort, or a value that is not possible. @param value what stands there, through aliases too */
 function wrongValue(issue: Issue, source: Source, value: unknown): Mistake {

@@ -11,6 +11,7 @@ export interface SchemaNode {
   required?: string[]
   items?: SchemaNode
   additionalProperties?: SchemaNode | boolean
+  propertyNames?: SchemaNode
   anyOf?: SchemaNode[]
   $ref?: string
   $defs?: Record<string, SchemaNode>
@@ -106,7 +107,8 @@ export function exampleAt(path: readonly PropertyKey[]): string | undefined {
   const at = path.findLastIndex((step) => typeof step === 'string')
   const own = path[at]
   // a key of its owner's own is not repeated
-  const key = own === undefined || at === 0 || keysAt(path.slice(0, at)).includes(String(own)) ? own : 'main'
+  const isKnown = own === undefined || at === 0 || keysAt(path.slice(0, at)).includes(String(own))
+  const key = isKnown ? own : (textIn(schemaAt(path.slice(0, at)).propertyNames?.examples?.[0]) ?? 'main')
   const node = schemaAt(path)
   const value =
     node.examples?.[0] ??
@@ -121,6 +123,7 @@ export function exampleAt(path: readonly PropertyKey[]): string | undefined {
   return `${String(key)}: ${flow(shown)}`
 }
 
+const textIn = (value: unknown): string | undefined => (typeof value === 'string' ? value : undefined)
 const flow = (value: unknown): string =>
   Array.isArray(value)
     ? `[${value.map(flow).join(', ')}]`

@@ -3,11 +3,11 @@ import { fileName, money, productCode, slug } from '../baseline/values.js'
 
 const optionName = z
   .string()
-  .regex(/^[^:;\n]{1,40}$/)
+  .regex(/^[^:;\n]{1,40}$/, { error: 'up to 40 signs, without a colon or a semicolon' })
   .meta({ examples: ['size'] })
 const optionValue = z
   .string()
-  .regex(/^[^:;\n]{1,60}$/)
+  .regex(/^[^:;\n]{1,60}$/, { error: 'up to 60 signs, without a colon or a semicolon' })
   .meta({ examples: ['S'] })
 const options = z
   .record(optionName, z.union([optionValue, z.array(optionValue).min(1)]))

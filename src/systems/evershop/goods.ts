@@ -53,37 +53,51 @@ export const productsOf = (session: EverShopSession): Promise<Product[]> =>
       if (products.items.length === 0 || rows.length >= products.total) break
     }
     session.together.clear()
-    const seen = rows.flatMap(({ variantGroup, ...one }) => (variantGroup ? variantsOf(session, variantGroup) : [one]))
-    const found = rows.some(({ variantGroup }) => variantGroup)
-      ? [...seen, ...(await unlisted(session, seen, Math.max(...rows.map(({ productId }) => productId))))]
-      : seen
+    const found = rows.flatMap(({ variantGroup, ...one }) =>
+      variantGroup ? variantsOf(session, variantGroup, one) : [one],
+    )
     for (const one of found) knowProduct(session, one)
     return found
   })
 
-/** Numbers that are asked for at once. */
-const NUMBERS = 500
+/** Numbers that are asked for at once, and how many at the most. */
+const NUMBERS = { atOnce: 500, most: 10_000 }
 const unlistedSchema = z.record(z.string(), product.nullable())
+
 /**
- * What no list shows: of a group, it shows the last product, and of the others those that have a choice of their own. One that
- * has lost it is known by its number, which is none of those that are seen.
- * @param most the highest number of the list: of each group, the last product stands in it
+ * All products, and of those that are named what no list shows: of a group, it shows the last product, and of the others those
+ * that have a choice of their own. One that has lost it is found by its number, which is below that of the last.
  */
-async function unlisted(session: EverShopSession, seen: readonly Product[], most: number): Promise<Product[]> {
+export async function productsNamed(session: EverShopSession, skus: ReadonlySet<string>): Promise<Product[]> {
+  const seen = await productsOf(session)
+  const known = new Set(seen.map(({ sku }) => sku))
+  if (session.together.size === 0 || [...skus].every((sku) => known.has(sku))) return seen
+  return session.shelf.read('products unlisted', async () => [...seen, ...(await unlisted(session, seen))])
+}
+
+async function unlisted(session: EverShopSession, seen: readonly Product[]): Promise<Product[]> {
   const known = new Set(seen.map(({ productId }) => productId))
-  const gaps = Array.from({ length: most }, (_, at) => at + 1).filter((number) => !known.has(number))
+  const gaps = Array.from({ length: Math.max(...known) }, (_, at) => at + 1)
+    .filter((number) => !known.has(number))
+    .slice(-NUMBERS.most)
   const found: Product[] = []
-  for (let at = 0; at < gaps.length; at += NUMBERS) {
-    const asked = gaps.slice(at, at + NUMBERS).map((number) => `n${number}: product(id: ${number}) { ${fields} }`)
+  for (let at = 0; at < gaps.length; at += NUMBERS.atOnce) {
+    const asked = gaps
+      .slice(at, at + NUMBERS.atOnce)
+      .map((number) => `n${number}: product(id: ${number}) { ${fields} }`)
     const answer = await session.query(`{ ${asked.join(' ')} }`, unlistedSchema, 'products that no list shows')
     found.push(...Object.values(answer).flatMap((one) => one ?? []))
   }
+  for (const one of found) knowProduct(session, one)
   return found
 }
 
 /** The list shows one of each group: here are all. */
-function variantsOf(session: EverShopSession, group: z.output<typeof groupSchema>): Product[] {
+function variantsOf(session: EverShopSession, group: z.output<typeof groupSchema>, listed: Product): Product[] {
   const names = new Map(group.variantAttributes.map((one) => [one.attributeCode, one.attributeName]))
+  // one that has lost its choice is no variant any more
+  const isLost = group.items.every(({ product: one }) => one.productId !== listed.productId)
+  const rest = isLost ? [listed] : []
   const all = group.items.map(({ attributes, product: one }): Product => {
     const options = Object.fromEntries(
       attributes.map(({ attributeCode, optionText }) => [names.get(attributeCode) ?? attributeCode, optionText ?? '']),
@@ -93,13 +107,13 @@ function variantsOf(session: EverShopSession, group: z.output<typeof groupSchema
   const slug = all[0]?.variant?.slug ?? ''
   const uuid = /variantGroups\/([^/]+)\/items/.exec(group.addItemApi)?.[1]
   // of two groups under one slug, one is where they stand together
-  if (uuid === undefined || session.together.has(slug)) return all.map(alone)
+  if (uuid === undefined || session.together.has(slug)) return [...all.map(alone), ...rest]
   const seen = (one: Product) => ({ shown: one.status === 1, visible: one.visibility !== 0 })
   session.together.set(slug, { uuid, members: new Map(all.map((one) => [one.productId, seen(one)])) })
   const shown = all.filter(({ status }) => status === 1)
   // where no list shows any of them, they don't stand together as visitors see it
   const isLed = shown.some(({ visibility }) => visibility !== 0)
-  return all.map((one) => (isLed || one !== shown[0] ? one : alone(one)))
+  return [...all.map((one) => (isLed || one !== shown[0] ? one : alone(one))), ...rest]
 }
 const alone = ({ variant: _, ...one }: Product): Product => one
 

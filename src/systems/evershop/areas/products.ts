@@ -1,6 +1,6 @@
 import type { CheerioAPI } from 'cheerio'
 import type { Difference } from '../../../core/area.js'
-import type { ProductItem } from '../../../core/areas/products.js'
+import { productsOf as planOf, type ProductItem } from '../../../core/areas/products.js'
 import { choiceText, chosenIn } from '../../../core/goods/variants.js'
 import { grouped } from '../../../core/grouped.js'
 import { digitsNeeded } from '../../../core/money/decimal.js'
@@ -15,7 +15,7 @@ import { htmlOfRows, tooLong } from '../blocks.js'
 import { choices } from '../carriers/choices.js'
 import { items, type ItemFields } from '../carriers/items.js'
 import { filesOf } from '../files.js'
-import { productsOf } from '../goods.js'
+import { productsNamed } from '../goods.js'
 import type { EverShopSession } from '../session.js'
 import { shopOf } from '../shop.js'
 import { keyOf } from '../together.js'
@@ -48,8 +48,9 @@ export const products: AreaOnSystem<'products', EverShopSession> = {
       return 'prices have two digits behind the point at the most on this system'
     return undefined
   },
-  async read(session) {
-    const [found, shop, files] = await Promise.all([productsOf(session), shopOf(session), filesOf(session)])
+  async read(session, baseline) {
+    const planned = new Set(planOf(baseline).map(({ sku }) => sku))
+    const [found, shop, files] = await Promise.all([productsNamed(session, planned), shopOf(session), filesOf(session)])
     const slugs = new Map(shop.categories.items.map(({ categoryId, urlKey }) => [categoryId, urlKey ?? '']))
     const taxes = new Map(shop.taxClasses.items.map(({ taxClassId, name }) => [taxClassId, name]))
     const named = new Map(files.map(({ url, name }) => [url, refOf('media', name.replace(/\.[^.]*$/, ''))]))

@@ -41,7 +41,7 @@ export const items: Carrier<ItemFields, EverShopSession> = {
   async carry([load], session) {
     if (!load) return []
     const { sort, id, remove } = load
-    session.shelf.forget('shop', 'products')
+    session.shelf.forget('shop', 'products', 'products unlisted')
     const key = `${sort}/${id ?? ''}`
     const place = `api/${sort}`
     const uuid = session.uuids.get(key)
