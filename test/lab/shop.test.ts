@@ -170,3 +170,26 @@ test('undo: a category, a product and one of two variants are given back as they
     before.map((line) => line.replace(/SQ-0010-(.) (true|false)/, 'SQ-0010-$1')),
   )
 })
+
+test('menus at the head and at the foot, with categories, pages and links, in their order; changed, and emptied', async () => {
+  const options = await fresh()
+  const link = '{ label: Tide tables, link: "https://tides.example/?a=1&b=2" }'
+  const plan = (footer: string) =>
+    seeds((text) => text.replace('menus: # exactly\n', `menus:\n  footer: [${footer}]\n`))
+  for (const footer of [
+    `{ page: about, label: About us }, { category: tools }, ${link}`,
+    `${link}, { page: about }`,
+    '',
+  ]) {
+    const done = await settle(plan(footer), options)
+    assert.deepEqual([done.failed, failed(done.checks)], [[], []], footer)
+    const found = done.checks.filter(({ name }) => name.startsWith('visitors find the menu')).map(({ name }) => name)
+    assert.equal(found.length, footer === '' ? 1 : 2, found.join())
+    assert.deepEqual((await compareSite(plan(footer), options)).comparison.differences, [])
+  }
+  const told = await compareSite(
+    seeds((text) => text.replace('  main: [', '  attic: [')),
+    options,
+  )
+  assert.match(told.comparison.never.map(({ text }) => text).join(), /“attic”; it has: main, footer/)
+})

@@ -9,30 +9,42 @@ import type { EverShopSession } from '../session.js'
 import { shopOf, type Shop } from '../shop.js'
 import { places, widgetOf } from '../widgets.js'
 
-const settingsSchema = z.looseObject({ menus: z.array(z.looseObject({ name: z.string(), url: z.string() })) })
+const link = z.looseObject({ url: z.string(), name: z.string().optional(), label: z.string().optional() })
+/** The head's menu is a list, the foot's stands in columns. */
+const settingsSchema = z.looseObject({
+  menus: z.array(link).default([]),
+  columns: z.array(z.looseObject({ links: z.array(link).default([]) })).default([]),
+})
+const here = ['main', 'footer'] as const
 
-/** The menu at the head of all pages: it leads by addresses. */
+/** The menus at the head and the foot of all pages: they lead by addresses. */
 export const menus: AreaOnSystem<'menus', EverShopSession> = {
   keys: ['place', 'entries'],
   async read(session, { menus: planned = {} }) {
     const shop = await shopOf(session)
-    const own = widgetOf(places.main, shop)
-    if (!own && !('main' in planned)) return []
-    const listed = settingsSchema.safeParse(own?.rawSettings).data?.menus ?? []
-    const entries = listed.map(({ name, url }) => entryAt(shop, session.visitor.home, url, name))
-    const marks = own ? undefined : { place: true, untouched: true, known: true }
-    return [{ id: 'main', item: { place: 'main', entries }, marks, copy: { entries } }]
+    return here.flatMap((place) => {
+      const own = widgetOf(places[place], shop)
+      if (!own && !(place in planned)) return []
+      const settings = settingsSchema.safeParse(own?.rawSettings).data
+      const links = [...(settings?.menus ?? []), ...(settings?.columns ?? []).flatMap((column) => column.links)]
+      const entries = links.map(({ name, label, url }) => entryAt(shop, session.visitor.home, url, name ?? label ?? ''))
+      const marks = own ? undefined : { place: true, untouched: true, known: true }
+      return [{ id: place, item: { place, entries }, marks, copy: { entries } }]
+    })
   },
-  choices: () => Promise.resolve({ place: ['main'] }),
+  choices: () => Promise.resolve({ place: here }),
   translate: (differences) =>
     differences.flatMap((difference) => {
-      if (difference.is === 'left over')
-        return [Step.of(widgets, { place: places.main, menus: [] }, { proves: [difference] })]
-      const entries = difference.wanted.entries.map((entry, index) => ({
+      const item = difference.is === 'left over' ? difference.found.item : difference.wanted
+      const place = here.find((one) => one === item.place)
+      if (place === undefined) return []
+      const entries = difference.is === 'left over' ? [] : difference.wanted.entries
+      const menus = entries.map((entry, index) => ({
         ...{ id: `entry-${index + 1}`, name: entry.label },
         url: 'link' in entry ? entry.link : addressOf(entry.ref),
       }))
-      return [Step.of(widgets, { place: places.main, menus: entries }, { proves: [difference], gives: difference.ref })]
+      const gives = difference.is === 'left over' ? undefined : difference.ref
+      return [Step.of(widgets, { place: places[place], menus }, { proves: [difference], gives })]
     }),
 }
 
