@@ -30,6 +30,8 @@ export interface LabContent {
   /** Makes a site as a host would. */
   make(address: string, fields?: object): Promise<void>
   remove(address: string): Promise<void>
+  /** The addresses of all sites on it. */
+  sites(): Promise<string[]>
   /** Requests that could change a site, log-ins apart, as a server in front of it counted them. */
   writes(address: string): string[]
   before: TroubledSite
@@ -106,6 +108,10 @@ export async function labContent(name: string): Promise<LabContent> {
     },
     async remove(address) {
       await ask('DELETE', address.replace(/\/$/, ''))
+    },
+    async sites() {
+      const told = (await (await ask('GET', `${origin}/@sites`)).json()) as { sites: { '@id': string }[] }
+      return told.sites.map((one) => `${one['@id']}/`)
     },
     writes: (address) =>
       before.passed
