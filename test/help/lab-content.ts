@@ -23,6 +23,8 @@ const basic = `Basic ${Buffer.from(`${keeper.username}:${keeper.password}`).toSt
 export interface LabContent {
   /** Its origin, by the name under which its pages wear their theme. */
   origin: string
+  /** Where it answers itself, with nothing in front of it. */
+  port: number
   /** The address of a site that is not made yet: each has its own. */
   next(): string
   /** Asks its interface as whoever looks after it, behind the back of whatever runs. */
@@ -66,6 +68,7 @@ export async function labContent(name: string): Promise<LabContent> {
   const pathOf = (address: string) => new URL(address).pathname
   return {
     origin,
+    port,
     before,
     ask,
     async mapped(address) {

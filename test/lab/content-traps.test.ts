@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict'
 import { readdirSync } from 'node:fs'
 import { test } from 'node:test'
-import { builtIn, compareSite, Secret, settle, type Baseline } from 'unpack'
+import { builtIn, compareSite, confirm, formOn, Secret, settle, type Baseline } from 'unpack'
 import { folder } from '../help/folders.js'
 import { keeper, keepersLogin, labContent } from '../help/lab-content.js'
 import { museumBaseline } from '../help/museum.js'
@@ -110,6 +110,42 @@ test('without what this system wants said it pretends to save: nothing of that i
   content.before.alter = undefined
   const healed = await run(plan('Tar', { left: ['search'], right: ['search'] }))
   assert.deepEqual([healed.failed, healed.settled.length > 0], [[], true])
+})
+
+test('what Unpack keeps away from: the name under which the theme is left away, and the form that closes all pages again', async () => {
+  const { address, options } = await made()
+  assert.deepEqual((await settle(museumBaseline(address), { ...options, confirm: false, inUse: true })).failed, [])
+  const wears = async (at: string) => (await (await fetch(at)).text()).includes('<div id="middle">')
+  const direct = (host: string) => `http://${host}:${content.port}${new URL(address).pathname}`
+  assert.deepEqual([await wears(direct('localhost')), await wears(direct('127.0.0.1'))], [true, false])
+  // another workflow for a type: whatever was published is private, and the site says that it has saved
+  const opens = async () => (await fetch(`${address}visit/hours`, { redirect: 'manual' })).status
+  assert.equal(await opens(), 200)
+  const authorization = `Basic ${btoa(`${keeper.username}:${keeper.password}`)}`
+  const place = `${address}@@content-controlpanel`
+  const headers = { authorization, accept: 'text/html' }
+  const has = 'form:has(select[name=new_workflow])'
+  const choose = async (workflow: string) => {
+    const send = (body: URLSearchParams) => fetch(place, { method: 'POST', headers, body })
+    const shown = await (await fetch(`${place}?type_id=Document`, { headers })).text()
+    const chosen = { ...formOn(shown, has)?.fields, new_workflow: workflow, 'form.button.SelectWorkflow': '1' }
+    const asked = await (await send(new URLSearchParams(chosen))).text()
+    await send(new URLSearchParams([...(formOn(asked, has)?.pairs ?? []), ['form.button.Save', 'Save']]))
+  }
+  await choose('intranet_workflow')
+  assert.equal(await opens(), 302)
+  // seen, told page by page, and mended as soon as the site has a way to publish again
+  const seen = failed((await confirm(museumBaseline(address), options)).checks)
+  assert.ok(
+    seen.some((one) => one.startsWith('the page “Opening hours”')),
+    seen.join(),
+  )
+  const refused = await settle(museumBaseline(address), { ...options, confirm: false })
+  assert.ok(refused.failed.some(({ ref, code }) => ref === 'pages/visit/hours' && code === 'refused-by-site'))
+  await choose('(Default)')
+  const mended = await settle(museumBaseline(address), options)
+  assert.deepEqual([mended.failed, failed(mended.checks)], [[], []])
+  assert.equal(await opens(), 200)
 })
 
 test('the temporary password for a real server: left while it opens other sites, then renewed once, also behind a lost answer', async () => {
