@@ -64,7 +64,7 @@ function lived({ shop }: StandInShop): (() => string | undefined)[] {
 const changed = (text: string): string =>
   text.replace('price: "3.50"', 'price: "3.75"').replace('Seeds that like salt wind', 'Seeds')
 const more = (table: string): string =>
-  `${table.replace(',1.90,', ',1.95,')}SQ-0009,Samphire,samphire,vegetables,2.00,,,9,0.02,,"Salt, and more salt.",,\nSQ-0010,Nettle,nettle,vegetables,1.00,,,9,0.02,,,,\n`
+  `${table.replace(',1.90,', ',1.95,')}SQ-0009,Samphire,samphire,vegetables,2.00,,,9,0.02,,"Salt, and more salt.",,,\nSQ-0011,Nettle,nettle,vegetables,1.00,,,9,0.02,,,,,\n`
 
 /** The seed library on a stand-in, settled and lived in or waiting for its set-up. */
 export async function shopWorld(root: string, isLived: boolean): Promise<World> {
@@ -97,8 +97,8 @@ export async function shopWorld(root: string, isLived: boolean): Promise<World> 
         picture: fileOf(one.picture),
       })),
       products: sorted(shop.products, ({ sku }) => sku).map(
-        ({ sku, name, slug, price, sale, stock, body, state, ...one }) => ({
-          ...{ sku, name, slug, price, sale, stock, body, state, weight: one.weight },
+        ({ sku, name, slug, options, price, sale, stock, body, state, ...one }) => ({
+          ...{ sku, name, slug, options, price, sale, stock, body, state, weight: one.weight },
           tax: shop.taxes.find(({ id }) => id === one.tax)?.name,
           categories: one.categories.map(shelfOf).sort(),
           pictures: one.pictures.map(fileOf),
@@ -117,7 +117,7 @@ export async function shopWorld(root: string, isLived: boolean): Promise<World> 
     lost: () => kept.flatMap((one) => one() ?? []),
     twice: () => [
       ...repeated(shop.products.map(({ sku }) => sku)),
-      ...repeated(shop.products.map(({ slug }) => slug)),
+      ...repeated(shop.products.map(({ slug, options }) => `${slug} ${options}`)),
       ...repeated(shop.categories.map((one) => pathOf(shop, one))),
       ...repeated(shop.shipping.map(({ name }) => name)),
       ...repeated(shop.taxes.map(({ name }) => name)),
