@@ -1,4 +1,6 @@
 import assert from 'node:assert/strict'
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { after, test } from 'node:test'
 import { compareSite, Secret, settle, type SettleOptions, type System } from 'unpack'
 import { standInContentSystem } from '../../stand-ins/content/adapter/index.js'
@@ -52,6 +54,8 @@ test('the host’s temporary password for a server with this one site is renewed
     one.site.content.accounts.map(({ username }) => username),
     ['marlow'],
   )
+  for (const file of readdirSync(one.all.records, { recursive: true, withFileTypes: true }).filter((of) => of.isFile()))
+    assert.ok(!readFileSync(join(file.parentPath, file.name), 'utf8').includes(now), file.name)
   const asked = lines(one).length
   const again = await one.run()
   assert.deepEqual([again.writes, again.comparison.byHand, lines(one).length], [0, [], asked])
