@@ -60,6 +60,13 @@ const hosts: Partial<Record<string, string>> = {
   unknown: "the host's, as stored",
 }
 
+/** What keeps a temporary password for a server from being renewed. */
+const whyNotRenewed: Partial<Record<string, string>> = {
+  shared: 'it opens other sites on that server too: whoever looks after all of them renews it',
+  unknown:
+    'the stored login does not open that server from this address: store one that does, or forget it (unpack logins remove)',
+}
+
 const words: Record<keyof OwnerItem, string> = {
   username: 'user name',
   first: 'first name',
@@ -93,6 +100,10 @@ export const owner: Area<'owner', OwnerItem> = {
   plan: ({ owner }) => [
     { item: { username: owner.username, ...owner.name, email: owner.email, password: 'own', server: 'own' } },
   ],
+  fixed(key, found) {
+    const server = key === 'server' ? found('owner')[0]?.item : undefined
+    return server && 'server' in server ? whyNotRenewed[String(server.server)] : undefined
+  },
   same: (key, wanted, found) =>
     key === 'email' ? textOf(wanted).toLowerCase() === textOf(found).toLowerCase() : wanted === found,
   call: (item) => `the owner “${item.username}”`,

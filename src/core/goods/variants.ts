@@ -1,4 +1,4 @@
-import { groupsIn, isGroup, listOf, type Path, type PlainGroup } from '../baseline/plain-values.js'
+import { groupsIn, isGroup, type Path, type PlainGroup } from '../baseline/plain-values.js'
 import type { WantedProduct } from './product-schema.js'
 
 /** What a variant is, of what its product is to be had in: `{ size: 'S' }`. */
@@ -58,7 +58,7 @@ export const plainOnes = (products: unknown): PlainOne[] =>
     const here: Path = ['products', index]
     const { variants, ...shared } = product
     if (!Array.isArray(variants)) return [{ product, at: (key) => [...here, key] }]
-    return groupsIn(listOf(variants)).map(([own, place]) => ({
+    return groupsIn(variants).map(([own, place]) => ({
       product: { ...shared, ...own },
       at: (key) => (key in own || !(key in shared) ? [...here, 'variants', place, key] : [...here, key]),
     }))

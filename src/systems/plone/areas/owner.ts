@@ -13,21 +13,11 @@ const whole = ({ first = '', last = '' }: Pick<OwnerItem, 'first' | 'last'>): st
 /** The one name that there is: the one that is to be shown, or else both together. */
 const nameOf = ({ owner: { name = {} } }: Baseline): string => name.shown ?? whole(name)
 
-const SHARED =
-  'the temporary password for the server opens other sites too: whoever looks after all of them renews it, in its own user folder'
-const UNKNOWN =
-  'the temporary login for the server does not open it from this address: store what does, or forget it (unpack logins remove)'
-
 export const owner: AreaOnSystem<'owner', PloneSession> = {
-  can({ baseline, inventory }) {
+  can({ baseline }) {
     const { name } = baseline.owner
     const never = { never: 'this system knows one name for an account, and shows that' }
-    const server = inventory.owner?.[0]?.item.server
-    return {
-      ...(name?.shown !== undefined && name.shown !== whole(name) && { first: never, last: never }),
-      ...(server === 'shared' && { server: { byHand: SHARED } }),
-      ...(server === 'unknown' && { server: { byHand: UNKNOWN } }),
-    }
+    return name?.shown !== undefined && name.shown !== whole(name) ? { first: never, last: never } : {}
   },
   async read(session, baseline) {
     const { username, temporary } = session.login

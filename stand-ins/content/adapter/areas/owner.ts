@@ -5,12 +5,7 @@ import { keeper } from '../carriers/keeper.js'
 import { newOwner } from '../carriers/owner.js'
 import { serverPassword } from '../keeper.js'
 
-const byHand =
-  'the temporary password for the server opens other sites too, or opens nothing: whoever looks after it renews it'
-
 export const owner: AreaOnSystem<'owner', StandInSession> = {
-  can: ({ inventory }) =>
-    /shared|unknown/.test(inventory.owner?.[0]?.item.server ?? '') ? { server: { byHand } } : {},
   async read(session) {
     const [{ first = '', last = '', shown = '', email = '' }, accounts, server] = await Promise.all([
       session.form('profile'),
