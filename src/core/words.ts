@@ -62,7 +62,9 @@ export function changes(difference: AnyDifference): Change[] {
   if (difference.is === 'missing')
     return area.keys.flatMap((key) => {
       const held = heldIn(wanted, key)
-      return held.is === 'nothing' ? [] : [{ key, found: nothing, wanted: held }]
+      // of what is there once, a key that nobody asked for is told only where the system has it
+      const isUnsaid = area.list === 'one' && area.unsaid?.includes(key)
+      return held.is === 'nothing' || isUnsaid ? [] : [{ key, found: nothing, wanted: held }]
     })
   // in front of a first-run form, a text that will ship is not known word by word
   const here = (key: string): Held =>

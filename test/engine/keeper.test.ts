@@ -2,12 +2,12 @@ import assert from 'node:assert/strict'
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { after, test } from 'node:test'
-import { compareSite, Secret, settle, type SettleOptions, type System } from 'unpack'
+import { changes, compareSite, Secret, settle, type SettleOptions, type System } from 'unpack'
 import { standInContentSystem } from '../../stand-ins/content/adapter/index.js'
 import { standInContent, type StandInContentOptions } from '../../stand-ins/content/server/index.js'
 import { folder } from '../help/folders.js'
 import { planned } from '../help/plan.js'
-import { ownFolders } from '../help/sites.js'
+import { ownFolders, runningStandIn } from '../help/sites.js'
 
 const root = folder()
 const open: { close(): Promise<void> }[] = []
@@ -59,6 +59,14 @@ test('the host’s temporary password for a server with this one site is renewed
   const asked = lines(one).length
   const again = await one.run()
   assert.deepEqual([again.writes, again.comparison.byHand, lines(one).length], [0, [], asked])
+})
+
+test('in front of a first-run form, no system that has no such login is said to have one', async () => {
+  const blog = await runningStandIn(root, { standing: 'first-run' })
+  open.push(blog)
+  const { differences } = (await compareSite(planned(blog.address), blog.options)).comparison
+  const keys = differences.flatMap((one) => (one.area === 'owner' ? changes(one).map(({ key }) => key) : []))
+  assert.ok(keys.includes('username') && !keys.includes('server'), keys.join())
 })
 
 test('where other sites stand on the server it is left and told, as it is where it is not temporary', async () => {
