@@ -168,7 +168,10 @@ test('the temporary password for a real server: left while it opens other sites,
   const own = folders.logins.find(address, 'marlow')?.password ?? new Secret('')
   await folders.logins.put(mapped, 'marlow', own)
   const told = (await compareSite(plan(mapped), options)).comparison.byHand
-  assert.match(told.find(({ ref }) => ref === 'owner.server')?.text ?? '', /does not open that server from this address/)
+  assert.match(
+    told.find(({ ref }) => ref === 'owner.server')?.text ?? '',
+    /does not open that server from this address/,
+  )
 
   await content.remove(other)
   content.before.trouble([{ at: FORM, is: 'reset after' }])
