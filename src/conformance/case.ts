@@ -25,7 +25,7 @@ type Can = Readonly<Record<string, unknown>>
 interface Onsite {
   can?: Can | ((site: object) => Can)
   keys?: readonly string[]
-  takes?(key: string, value: unknown): string | undefined
+  takes?(key: string, value: unknown, item: object, baseline: object): string | undefined
   ships?(baseline: object): unknown[]
 }
 /**
@@ -35,7 +35,7 @@ interface Onsite {
 export const unlessHeld =
   (area: AreaName, key: string, value: unknown) =>
   ({ areas }: System): string | undefined =>
-    (areas as Record<string, Onsite | undefined>)[area]?.takes?.(key, value)
+    (areas as Record<string, Onsite | undefined>)[area]?.takes?.(key, value, { [key]: value }, bare)
 
 /** What an ability may depend on, where nothing is planned and nothing is there. */
 export const bare = readBaseline(

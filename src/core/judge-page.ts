@@ -1,3 +1,4 @@
+import { count } from './text/count.js'
 import type { Findings, PageFacts, Verdict } from './findings.js'
 import { verdict } from './verdict.js'
 
@@ -76,4 +77,3 @@ function unmarked(front: PageFacts, { inner }: Findings): Verdict {
 
 const letters = ({ letters }: PageFacts): string =>
   letters === 0 ? 'no sentences' : `${count(letters, 'letter')} in sentences`
-const count = (many: number, what: string): string => `${many} ${what}${many === 1 ? '' : 's'}`

@@ -14,7 +14,7 @@ export function againstPlan(run: Run, { inventory, closed, choices }: Stock): Co
   const { baseline, state, site } = run
   const comparison = compare(baseline, inventory, {
     can: abilitiesOf(run.site.system, run.baseline, inventory),
-    takes: (area, key, value) => onSystem(site.system, area)?.takes?.(key, value),
+    takes: (area, key, value, item) => onSystem(site.system, area)?.takes?.(key, value, item, baseline),
     atMost: (area, key) => onSystem(site.system, area)?.atMost?.[key],
     choices: (area, key) => choices.get(area)?.[key],
     without: (area) => closed.get(area) ?? site.system.lacks?.[area],

@@ -26,7 +26,7 @@ export interface AnyAreaOnSystem extends Omit<
   | 'makeVoid'
 > {
   keys?: readonly string[]
-  takes?(key: string, value: Value): string | undefined
+  takes?(key: string, value: Value, item: AnyItem, baseline: Baseline): string | undefined
   atMost?: Readonly<Record<string, number | undefined>>
   again?(kept: Kept): Step | Step[]
   can?: Record<string, Ability> | ((site: OnSite) => Record<string, Ability>)

@@ -40,8 +40,8 @@ export interface AreaOnSystem<A extends AreaName, S extends SignedIn = SignedIn>
   can?: Abilities<A> | ((site: OnSite) => Abilities<A>)
   /** For a list: the keys that its items are read with; any other is one that the system has not got. */
   keys?: readonly (keyof ItemOf<A> & string)[]
-  /** Why a value can't be given here, where that is not a matter of the key alone. */
-  takes?(key: keyof ItemOf<A> & string, value: Value): string | undefined
+  /** Why a value can't be given here, where that is not a matter of the key alone. @param item what it is planned for */
+  takes?(key: keyof ItemOf<A> & string, value: Value, item: ItemOf<A>, baseline: Baseline): string | undefined
   /** How many entries a list can hold here: what is planned beyond them is told, and left out. */
   atMost?: { [K in keyof ItemOf<A> & string]?: number }
   read(session: S, baseline: Baseline): Promise<ReadItem<ItemOf<A>>[]>

@@ -3,8 +3,8 @@ import { join } from 'node:path'
 import { filesNamed, readBaseline, type Baseline, type Files } from 'unpack'
 import { root } from './root.js'
 
-const folder = join(root, 'demo/old-ropewalk-museum')
-const text = readFileSync(join(folder, 'baseline.yaml'), 'utf8')
+export const museumFolder = join(root, 'demo/old-ropewalk-museum')
+const text = readFileSync(join(museumFolder, 'baseline.yaml'), 'utf8')
 
 /** The museum's baseline for another address and another host's login, changed as a test wants. */
 export function museumBaseline(address: string, change: (text: string) => string = (same) => same): Baseline {
@@ -13,7 +13,7 @@ export function museumBaseline(address: string, change: (text: string) => string
   )
   const named = (files: Files = {}): Files =>
     Object.fromEntries(
-      filesNamed(changed, files).map((name) => [name, new Uint8Array(readFileSync(join(folder, name)))]),
+      filesNamed(changed, files).map((name) => [name, new Uint8Array(readFileSync(join(museumFolder, name)))]),
     )
   return readBaseline(changed, named(named())).baseline
 }

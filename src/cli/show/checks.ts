@@ -2,6 +2,7 @@ import pc from 'picocolors'
 import { eyesIn, whoLooks } from '../../core/report/eyes.js'
 import { outcomeSigns, tally } from '../../core/report/outcome.js'
 import type { Check } from '../../core/report/report.js'
+import { count } from '../../core/text/count.js'
 import { bad, good, heading, row } from './layout.js'
 
 const paints = { passed: good, failed: bad, 'not looked at': pc.dim }
@@ -26,5 +27,7 @@ export const checkSummary = (checks: readonly Check[]): string => {
   const { passed, failed, notLookedAt } = tally(checks)
   const looked = passed + failed
   const rest = notLookedAt === 0 ? '' : ` ${notLookedAt} not looked at.`
-  return failed === 0 ? `${looked} checks, all passed.${rest}` : bad(`${failed} of ${looked} checks failed.${rest}`)
+  return failed === 0
+    ? `${count(looked, 'check')}, all passed.${rest}`
+    : bad(`${failed} of ${count(looked, 'check')} failed.${rest}`)
 }

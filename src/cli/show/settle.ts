@@ -3,6 +3,7 @@ import type { z } from 'zod'
 import { tally } from '../../core/report/outcome.js'
 import type { settleDocument } from '../../core/report/report.js'
 import { differenceLine } from '../../engine/report-of.js'
+import { count } from '../../core/text/count.js'
 import { calledIn } from '../../core/words.js'
 import type { Settled } from '../../engine/settle.js'
 import { checkLines, checkSummary } from './checks.js'
@@ -48,7 +49,7 @@ export function settleLines(done: Settled, where = true): string[] {
   const { settled, failed, open, comparison, checks, eyes, record, writes, requests } = done
   if (record === undefined)
     return [
-      `Nothing was written; ${open.length === 1 ? 'one difference is' : `${open.length} differences are`} open. With --yes, settle does not ask.`,
+      `Nothing was written; ${count(open.length, 'difference is', 'differences are')} open. With --yes, settle does not ask.`,
     ]
   return [
     ...settledBlock(done),
@@ -61,9 +62,9 @@ export function settleLines(done: Settled, where = true): string[] {
     '',
     failed.length + open.length === 0
       ? good(settled.length === 0 ? 'Nothing to settle: it is as planned.' : 'Settled, and read back as planned.')
-      : bad(`${failed.length + open.length} differences remain.`),
+      : bad(`${count(failed.length + open.length, 'difference remains', 'differences remain')}.`),
     ...(checks.length > 0 ? [checkSummary(checks)] : []),
-    `${writes} writes in ${requests} requests.`,
+    `${count(writes, 'write')} in ${count(requests, 'request')}.`,
     ...(where ? whereBlock(done) : []),
   ]
 }

@@ -8,6 +8,22 @@ const files = { 'home.md': 'Low water at *half past nine*: bring boots.\n' }
 
 export const allCases: readonly ConformanceCase[] = [
   {
+    name: 'what a first run removes is shown before it begins, and nothing else is left to remove',
+    area: 'all',
+    needs: ['first-run'],
+    async run(site) {
+      const late: string[] = []
+      const settled = await site.settle(site.baseline({ shipped: 'remove' }), {
+        choose(choice) {
+          const sure = choice.differences.filter(({ is }) => is !== 'left over' || !choice.late)
+          late.push(...choice.differences.filter((one) => !sure.includes(one)).map(({ ref }) => ref))
+          return sure
+        },
+      })
+      assert.deepEqual([late, settled.open.map(({ ref }) => ref), settled.failed], [[], [], []])
+    },
+  },
+  {
     name: 'the record holds an account for people, programs and build servers, and no secret',
     area: 'all',
     needs: ['site.title'],

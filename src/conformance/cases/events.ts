@@ -6,6 +6,18 @@ const rope = { title: 'Rope & tar', slug: 'rope', place: 'The long shed', body: 
 
 export const eventsCases: readonly ConformanceCase[] = [
   {
+    name: 'a page that comes to the place where a system may keep all events: both are there',
+    area: 'events',
+    needs: ['events.title', 'events.start', 'events.body', 'pages.title', 'pages.slug', 'pages.body'],
+    async run(site) {
+      const events = [{ ...rope, start: '2026-03-28T23:30', end: '2026-03-29T03:15' }]
+      await site.settledForGood(site.baseline({ events, files }))
+      const both = site.baseline({ events, pages: [{ title: 'What is on', slug: 'events', body: 'rope.md' }], files })
+      assert.deepEqual((await site.settledForGood(both)).settled, ['pages/events'])
+      await site.confirmed(both)
+    },
+  },
+  {
     name: 'events at their place and time, on both sides of a change of summer time; changed, renamed, and gone',
     area: 'events',
     needs: ['events.title', 'events.start', 'events.end', 'events.place', 'events.body'],

@@ -23,6 +23,18 @@ const kelp = { title: 'Kelp & co', slug: 'kelp', body: 'kelp.md' }
 
 export const postsCases: readonly ConformanceCase[] = [
   {
+    name: 'posts that come where a page stands at the place at which a system may keep them all: both are there',
+    area: 'posts',
+    needs: ['posts.title', 'posts.body', 'pages.title', 'pages.slug', 'pages.body'],
+    async run(site) {
+      const pages = [{ title: 'Latest', slug: 'news', body: 'other.md' }]
+      await site.settledForGood(site.baseline({ pages, files }))
+      const both = site.baseline({ pages, posts: [kelp], files })
+      assert.deepEqual((await site.settledForGood(both)).settled, ['posts/kelp'])
+      await site.confirmed(both)
+    },
+  },
+  {
     name: 'sample content is made through the interface, once, and goes again where nobody touched it',
     area: 'posts',
     needs: ['posts.categories', 'posts.tags', 'posts.date', 'pages.parent'],

@@ -10,7 +10,7 @@ export interface CompareOptions {
   /** What a key's value is chosen from, where the site tells that: its languages, its theme's places. */
   choices?: (area: AreaName, key: string) => readonly string[] | undefined
   /** Why a value can't be given to a key there, where that is not a matter of the key alone. */
-  takes?: (area: AreaName, key: string, value: Value) => string | undefined
+  takes?: (area: AreaName, key: string, value: Value, item: AnyItem) => string | undefined
   /** How many entries the list under a key can hold there. */
   atMost?: (area: AreaName, key: string) => number | undefined
   /** Why a system has no such area, where there is more to say than that. */

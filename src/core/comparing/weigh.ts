@@ -55,7 +55,7 @@ export function weigh(
       continue
     }
     if (typeof ability === 'object' && isLeft(area, key, scales.baseline)) continue
-    const why = typeof ability === 'object' ? undefined : options.takes?.(area.name, key, value)
+    const why = typeof ability === 'object' ? undefined : options.takes?.(area.name, key, value, plan.item)
     if (why !== undefined) {
       const text = area.list === 'one' ? why : `${called(key)} of ${area.call(plan.item)}: ${why}`
       if (!isLeft(area, key, scales.baseline)) {

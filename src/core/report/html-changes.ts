@@ -1,6 +1,7 @@
 import { areaNames, areaOf } from '../areas/index.js'
 import type { WordChange } from '../text/word-changes.js'
-import { count, esc, folded, list } from './html-parts.js'
+import { count } from '../text/count.js'
+import { esc, folded, list } from './html-parts.js'
 import type { Report } from './report.js'
 
 type Changed = Report['changed'][number]

@@ -25,6 +25,3 @@ export const folded = (summary: string, body: string, open = false): string =>
 /** A link, where the address is one that a browser may follow. */
 export const link = (address: string, text = address): string =>
   /^https?:\/\//.test(address) ? `<a href="${esc(address)}">${esc(text)}</a>` : esc(text)
-
-/** `3 checks`, `1 check`. */
-export const count = (number: number, one: string, many = `${one}s`): string => `${number} ${number === 1 ? one : many}`

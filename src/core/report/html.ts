@@ -1,6 +1,7 @@
 import { changesByArea, removals } from './html-changes.js'
 import { checksByEyes, eyesTable } from './html-checks.js'
-import { count, esc, link, list, remarks, section } from './html-parts.js'
+import { count } from '../text/count.js'
+import { esc, link, list, remarks, section } from './html-parts.js'
 import { tally } from './outcome.js'
 import type { Report } from './report.js'
 import { reportStyle } from './style.js'
@@ -18,7 +19,7 @@ function verdict(report: Report): { good: boolean; text: string } {
   const { passed, failed, notLookedAt } = tally(report.checks)
   const waiting = report.byHand.length + report.never.length
   const parts = [
-    ...(open > 0 ? [`${open} ${open === 1 ? 'difference remains' : 'differences remain'}`] : []),
+    ...(open > 0 ? [`${count(open, 'difference remains', 'differences remain')}`] : []),
     ...(failed > 0 ? [`${failed} of ${count(passed + failed, 'check')} failed`] : []),
     ...(waiting > 0 ? [`${waiting} left to do by hand or not to be had`] : []),
   ]

@@ -1,10 +1,13 @@
 import type { AnyDifference } from '../../core/areas/index.js'
+import { flatPages } from '../../core/areas/pages.js'
+import { refOf } from '../../core/ref.js'
 import type { Here } from '../area-on-system.js'
-import { bodyOf, idOf } from '../later.js'
+import { bodyOf, idOf, type IdOf } from '../later.js'
 import { Step } from '../step.js'
 import { content, type ContentFields } from './carriers/content.js'
 import { removals } from './carriers/removals.js'
 import { states } from './carriers/states.js'
+import { HOLDERS } from './kinds.js'
 import { isOpen, lastOf, nodesOf, type Node } from './nodes.js'
 import { panels } from './panels.js'
 import type { PloneSession } from './session.js'
@@ -52,10 +55,20 @@ export async function readEntries<I extends object>(
 export const zoneIn = ({ baseline, inventory }: Here): string =>
   baseline.site.timezone ?? inventory.site?.[0]?.item.timezone ?? 'UTC'
 
+/** The page of the file that all news or all events stand below, where it has one at their place. */
+function pageAbove(place: string, { baseline, inventory }: Here): IdOf | undefined {
+  const planned = flatPages(baseline).find(({ path }) => path === place)
+  const ref = refOf('pages', place)
+  const found = inventory.pages?.find((one) => one.ref === ref)
+  // what stands there under another title may be somebody's
+  return planned && (!found || found.item.title === planned.page.title) ? idOf(ref) : undefined
+}
+
 /** The steps for a piece of news or an event. @param more its other fields, by the system's own names, where they differ */
 export function entrySteps(
   what: 'news' | 'event',
   difference: AnyDifference,
+  here: Here,
   more: (changed: (key: string) => boolean) => NonNullable<ContentFields['more']>,
 ): Step[] {
   const proves = [difference]
@@ -67,8 +80,10 @@ export function entrySteps(
   const changed = (key: string) => fresh || (difference.fields as readonly string[]).includes(key)
   const others = more(changed)
   const own = fresh || ['title', 'slug', 'summary', 'body', 'tags'].some(changed) || Object.keys(others).length > 0
+  const parent = pageAbove(HOLDERS[what === 'news' ? 'posts' : 'events'], here)
   const load: ContentFields = {
     what,
+    ...(parent !== undefined && { parent }),
     ...(fresh ? {} : { id: idOf(difference.found.ref) }),
     slug: wanted.slug,
     ...(changed('title') && { title: wanted.title }),

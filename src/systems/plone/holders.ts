@@ -1,11 +1,9 @@
-import { HOLDERS } from './kinds.js'
-import { joined, type Tree } from './nodes.js'
-import { taken } from './refusal.js'
+import { HOLDERS, isOurHolder, TITLES, type Holder } from './kinds.js'
+import { joined, type Node, type Tree } from './nodes.js'
+import { Refused, taken } from './refusal.js'
 import { MEMBERS, ROLES, sharingOf, sharingPlace } from './sharing.js'
 import type { PloneSession } from './session.js'
 import { makeIn, turn } from './writing.js'
-
-const TITLES = { posts: 'News', events: 'Events', media: 'Files' } as const
 
 /** A folder at a place, made where it is missing; one that is to be open is published, also where a run had stopped before that. */
 async function folder(
@@ -14,15 +12,33 @@ async function folder(
   { parent, id, title, open }: { parent: string; id: string; title: string; open: boolean },
 ): Promise<string> {
   const path = joined(parent, id)
+  const there = tree.on(path)
+  if (there && there.type !== 'Folder')
+    throw new Refused(`“${path}” is somebody’s page, and nothing can stand below it`)
   const fields = { '@type': 'Folder', id, title, exclude_from_nav: true }
-  const { raw } = tree.on(path) ?? (await makeIn(session, tree, parent, fields))
-  if (open && raw.review_state !== 'published') await turn(session, tree, path, { to: 'publish' })
+  const node = there ?? (await makeIn(session, tree, parent, fields))
+  if (!open || isPublished(node)) return path
+  if (there && !mayOpen(tree, there, title))
+    throw new Refused(`“${path}” is closed, and all that is in it would be open with it: open it by hand`)
+  await turn(session, tree, path, { to: 'publish' })
   return path
 }
 
+const isPublished = ({ raw }: Node): boolean => raw.review_state === 'published'
+/** Whoever closed a folder of their own meant that, or one with uploads in it: they have no state of their own. */
+const mayOpen = (tree: Tree, node: Node, title: string): boolean =>
+  isOurHolder(node, title) && !tree.below(node.path).some(({ type }) => type === 'Image' || type === 'File')
+
 /** The folder of ours for what is no page; made where it is missing, out of all menus. */
-export const holderFor = (session: PloneSession, tree: Tree, of: keyof typeof HOLDERS): Promise<string> =>
+export const holderFor = (session: PloneSession, tree: Tree, of: Holder): Promise<string> =>
   folder(session, tree, { parent: '', id: HOLDERS[of], title: TITLES[of], open: true })
+
+/** Opens such a folder of ours, where it stands closed. */
+export async function openHolder(session: PloneSession, tree: Tree, of: Holder): Promise<void> {
+  const node = tree.on(HOLDERS[of])
+  if (node && !isPublished(node) && mayOpen(tree, node, TITLES[of]))
+    await turn(session, tree, node.path, { to: 'publish' })
+}
 
 /** The folder for uploads that these may see: the folder's readers are theirs, as uploads have no state of their own. */
 export async function uploadsFor(

@@ -1,28 +1,47 @@
-import { flatPages } from '../../core/areas/pages.js'
+import { events } from '../../core/areas/events.js'
+import { flatPages, type WantedPage } from '../../core/areas/pages.js'
+import { posts } from '../../core/areas/posts.js'
 import type { Baseline } from '../../core/baseline/schema.js'
 import { OWN_TEXT, WAITING } from './own-text.js'
 import { folderOf, joined, lastOf, type Node, type Tree } from './nodes.js'
 
 /** Where what is no page stands: folders of ours that no menu shows. */
 export const HOLDERS = { posts: 'news', events: 'events', media: 'files' } as const
-const MAY_HOLD: Readonly<Record<string, readonly string[]>> = {
-  news: ['News Item'],
+/** What such a folder is called, until a page of the file takes its place. */
+export const TITLES = { posts: 'News', events: 'Events', media: 'Files' } as const
+export type Holder = keyof typeof HOLDERS
+export const holders = ['posts', 'events', 'media'] as const
+const MAY_HOLD: Readonly<Record<Holder, readonly string[]>> = {
+  posts: ['News Item'],
   events: ['Event'],
-  files: ['Image', 'File', 'Folder'],
+  media: ['Image', 'File', 'Folder'],
 }
-/** Folders that only hold news, events or uploads, unless the file has a page there. */
+/** Folders that only hold news, events or uploads; where the file has a page, one of ours that shows nothing of that yet. */
 export function holdersIn(tree: Tree, baseline: Baseline): ReadonlySet<string> {
-  const planned = new Set(flatPages(baseline).map(({ path }) => path))
+  const planned = new Map(flatPages(baseline).map(({ path, page }) => [path, page]))
   const found = new Set<string>()
-  for (const [name, types] of Object.entries(MAY_HOLD)) {
-    if (tree.on(name)?.type !== 'Folder' || planned.has(name)) continue
-    const inside = tree.below(name)
-    if (!inside.every(({ type }) => types.includes(type))) continue
-    found.add(name)
+  for (const of of holders) {
+    const node = tree.on(HOLDERS[of])
+    const page = planned.get(HOLDERS[of])
+    if (node?.type !== 'Folder' || (page && of !== 'media' && !isStillBare(node, of, page))) continue
+    const inside = tree.below(node.path)
+    if (!inside.every(({ type }) => MAY_HOLD[of].includes(type))) continue
+    found.add(node.path)
     for (const { type, path } of inside) if (type === 'Folder') found.add(path)
   }
   return found
 }
+
+/** Whether a folder is one that we make, as we make it. */
+export const isOurHolder = ({ raw }: Node, title: string): boolean =>
+  raw.title === title && raw.exclude_from_nav === true
+const isStillBare = (node: Node, of: Holder, { title, hidden }: WantedPage): boolean =>
+  isOurHolder(node, TITLES[of]) && !(title === TITLES[of] && hidden === true)
+
+/** Whether news or events of the file stand below a page of its, because they all stand there. */
+export const holdsEntries = (path: string, baseline: Baseline): boolean =>
+  (path === HOLDERS.posts && posts.plan(baseline).length > 0) ||
+  (path === HOLDERS.events && events.plan(baseline).length > 0)
 
 /** A page: a folder, the text that it shows, or both. It goes by its text, which stays the same when it becomes a folder. */
 export interface PageNodes {

@@ -51,10 +51,12 @@ export const forgetSidebar = ({ shelf }: PloneSession, place: string): void => {
   shelf.forget(managePlace(place))
 }
 
+/** Our name for a part; its own where we have none. */
+export const partCalled = (name: string): string =>
+  Object.entries(PARTS).find(([, { called }]) => name === called || name.startsWith(`${called}-`))?.[0] ?? name
+
 async function partOf(session: PloneSession, place: string, name: string): Promise<SidebarPart> {
-  const known = Object.entries(PARTS).find(([, { called }]) => name === called || name.startsWith(`${called}-`))
-  if (known) return known[0]
-  if (!OURS.test(name)) return name
+  if (!OURS.test(name)) return partCalled(name)
   const { fields } = await session.form(`${columnAt(place)}/${name}/edit`, ['form.widgets.text'])
   return { text: fields['form.widgets.text'] ?? '' }
 }

@@ -17,7 +17,7 @@ export const events: AreaOnSystem<'events', PloneSession> = {
   },
   translate: (differences, here) =>
     differences.flatMap((difference) =>
-      entrySteps('event', difference, (changed) => {
+      entrySteps('event', difference, here, (changed) => {
         if (difference.is === 'left over') return {}
         const { start, end, place } = difference.wanted
         const moved = (changed('start') || changed('end')) && start !== undefined && end !== undefined

@@ -16,7 +16,7 @@ import { removals } from '../carriers/removals.js'
 import { sharing } from '../carriers/sharing.js'
 import { states } from '../carriers/states.js'
 import { eyes, takePagesAway } from '../eyes.js'
-import { idOfPage, pagesIn, type PageNodes } from '../kinds.js'
+import { HOLDERS, holdsEntries, idOfPage, pagesIn, type PageNodes } from '../kinds.js'
 import { itemAgain } from '../items.js'
 import { folderOf, lastOf, nodesOf } from '../nodes.js'
 import { inOrderAlready } from '../order.js'
@@ -33,6 +33,14 @@ export const pages: AreaOnSystem<'pages', PloneSession> = {
     ...(['title', 'slug', 'summary', 'body', 'tags', 'state', 'for', 'may.write', 'may.edit'] as const),
     ...(['parent', 'order', 'hidden', 'movedFrom'] as const),
   ],
+  takes(key, _value, { slug, parent, state, for: readers = ['everyone'] }, baseline) {
+    if (parent) return undefined
+    if (key === 'slug' && slug === HOLDERS.media) return 'uploads stand at that address here; take another'
+    const closes = key === 'state' ? state === 'draft' : key === 'for' && !readers.includes('everyone')
+    return closes && holdsEntries(slug, baseline)
+      ? 'what visitors are to find stands below it here, and would be closed with it'
+      : undefined
+  },
   async read(session, baseline) {
     const tree = await nodesOf(session)
     const planned = new Map(core.plan(baseline).map(({ item }) => [core.ref(item) as string, item]))
@@ -92,7 +100,8 @@ export const pages: AreaOnSystem<'pages', PloneSession> = {
         ...(changed('body') && wanted.body !== undefined && { body: bodyOf(wanted.body) }),
         ...(changed('hidden') && hidden !== undefined && { hidden }),
         // a page that others stand under is a folder with a text
-        folder: inside.has(ref) || mayHold(wanted, planned.get(parent)),
+        folder:
+          inside.has(ref) || mayHold(wanted, planned.get(parent)) || (parent === '' && holdsEntries(slug, baseline)),
       }
       const id = idOf(ref)
       const open = isForAll(wanted)

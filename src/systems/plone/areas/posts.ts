@@ -20,7 +20,7 @@ export const posts: AreaOnSystem<'posts', PloneSession> = {
   },
   translate: (differences, here) =>
     differences.flatMap((difference) =>
-      entrySteps('news', difference, (changed) => {
+      entrySteps('news', difference, here, (changed) => {
         if (difference.is === 'left over') return {}
         const { date } = difference.wanted
         const { allowed } = here.baseline.comments ?? {}

@@ -4,7 +4,7 @@ import type { AreaOnSystem } from '../../area-on-system.js'
 import { bodyOf } from '../../later.js'
 import { Step } from '../../step.js'
 import { sidebars as carrier } from '../carriers/sidebars.js'
-import { assignedIn, PARTS, PLACES, SHIPPED } from '../sidebars.js'
+import { assignedIn, partCalled, PARTS, PLACES, SHIPPED } from '../sidebars.js'
 import type { PloneSession } from '../session.js'
 
 export const sidebars: AreaOnSystem<'sidebars', PloneSession> = {
@@ -18,7 +18,7 @@ export const sidebars: AreaOnSystem<'sidebars', PloneSession> = {
         const names = parts.map(({ name }) => name)
         const ships = names.length === 0 || names.join() === SHIPPED[place]?.join()
         const item = { place, parts: parts.map(({ part }) => part) }
-        return { id: place, item, marks: { place: ships, untouched: ships, known: ships }, copy: item }
+        return { id: place, item, ...(ships && { marks }), copy: item }
       })
   },
   choices: () => Promise.resolve({ place: Object.keys(PLACES), parts: [...Object.keys(PARTS), 'text'] }),
@@ -28,9 +28,16 @@ export const sidebars: AreaOnSystem<'sidebars', PloneSession> = {
         difference.is === 'left over' ? { ...difference.found.item, parts: [] } : difference.wanted
       return Step.of(carrier, { place, parts: parts.map(asLoad) }, { proves: [difference] })
     }),
+  ships: () =>
+    Object.entries(SHIPPED).map(([place, parts]) => ({
+      id: place,
+      item: { place, parts: parts.map(partCalled) },
+      marks,
+    })),
   again: ({ ref, item }) =>
     Step.of(carrier, { place: item.place, parts: item.parts.map(asLoad) }, { proves: [], gives: ref }),
 }
 
+const marks = { place: true, untouched: true, known: true }
 const asLoad = (part: SidebarPart) =>
   typeof part === 'string' ? { name: part, text: '' } : { name: '', text: bodyOf(part.text) }

@@ -13,7 +13,7 @@ export interface ContentFields {
   what: 'page' | 'news' | 'event'
   /** Which one; a new one where left out. */
   id?: IdOf
-  /** What it stands in; for a page at the top, and for what has a folder of ours, left out. */
+  /** What it stands in; for a page at the top, and for news and events in a folder of ours, left out. */
   parent?: IdOf
   slug: string
   title?: string
@@ -69,8 +69,8 @@ class Writer {
 
   /** The folder that it stands in: a page that gets its first one below becomes a folder. */
   async #parent({ what, parent }: Load): Promise<string> {
-    if (what !== 'page') return holderFor(this.session, this.tree, what === 'news' ? 'posts' : 'events')
-    if (parent === undefined) return ''
+    if (parent === undefined)
+      return what === 'page' ? '' : holderFor(this.session, this.tree, what === 'news' ? 'posts' : 'events')
     const page = this.tree.page(parent)
     if (!page) throw new Refused('what it stands under is no longer there')
     return page.type === 'Folder' ? page.path : this.#becomesFolder(page)
@@ -97,8 +97,11 @@ class Writer {
     const { what, slug, folder, body, ...frame } = load
     const path = joined(parent, slug)
     if (!folder) return makeIn(session, tree, parent, { '@type': TYPES[what], id: slug, ...this.#fields(load, path) })
-    const fields = { '@type': 'Folder', id: slug, ...this.#fields(frame, path) }
-    const made = tree.on(path) ?? (await makeIn(session, tree, parent, fields))
+    const fields = this.#fields(frame, path)
+    const there = tree.on(path)
+    // a folder of ours for news or events, or what a stopped run has left
+    if (there) await change(session, path, fields)
+    const made = there ?? (await makeIn(session, tree, parent, { '@type': 'Folder', id: slug, ...fields }))
     return body === undefined || body === '' ? made : this.#ownText(path, { ...frame, body })
   }
 

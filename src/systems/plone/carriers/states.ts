@@ -1,6 +1,6 @@
 import type { IdOf } from '../../later.js'
 import type { Carried, Carrier } from '../../step.js'
-import { holderFor } from '../holders.js'
+import { openHolder } from '../holders.js'
 import { HOLDERS } from '../kinds.js'
 import { folderOf, joined, liveTree, type Node, type Tree } from '../nodes.js'
 import { OWN_TEXT } from '../own-text.js'
@@ -39,7 +39,7 @@ export const states: Carrier<{ id: IdOf; to: To }, PloneSession> = {
 /** What holds news or events is open as soon as something in it is. */
 async function openHolders(session: PloneSession, tree: Tree, pages: readonly Node[]): Promise<void> {
   for (const of of ['posts', 'events'] as const)
-    if (pages.some(({ path }) => folderOf(path) === HOLDERS[of])) await holderFor(session, tree, of)
+    if (pages.some(({ path }) => folderOf(path) === HOLDERS[of])) await openHolder(session, tree, of)
 }
 
 /** Whether it already is as it should be, as after a run that was stopped: the same turn once more is refused. */

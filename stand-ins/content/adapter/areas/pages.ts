@@ -8,12 +8,18 @@ import { shipped, titlesIn } from '../shipped.js'
 import { asLoad, namesOf } from '../who.js'
 
 const room = 'pages'
+/** Where no page can stand. */
+const taken = ['files', 'office', 'search', 'map', 'join', 'enter', 'leave', 'setup', 'themes', 'say', 'feed.xml']
 
 export const pages: AreaOnSystem<'pages', StandInSession> = {
   keys: [
     ...(['title', 'slug', 'summary', 'body', 'tags', 'state', 'for', 'may.write', 'may.edit'] as const),
     ...(['parent', 'order', 'hidden', 'movedFrom'] as const),
   ],
+  takes: (key, _value, { slug, parent }) =>
+    key === 'slug' && !parent && taken.includes(slug)
+      ? 'the site itself has something at that address; take another'
+      : undefined,
   async read(session, baseline) {
     const [all, names] = await Promise.all([readEntries(session, room, [1, 2]), namesOf(session)])
     const rows = all.map(({ row }) => row)

@@ -7,6 +7,7 @@ const PLACES = ['left', 'right', 'foot']
 const PARTS = ['search', 'navigation', 'latest posts', 'events', 'text']
 /** What stands in each column of a new site; on the right only where its examples stand. */
 const SHIPPED: Readonly<Record<string, string>> = { left: 'navigation', right: 'latest posts\nevents' }
+const marks = { place: true, untouched: true, known: true }
 const MOST_TEXTS = 3
 
 type Part = ItemOf<'sidebars'>['parts'][number]
@@ -28,8 +29,7 @@ export const sidebars: AreaOnSystem<'sidebars', StandInSession> = {
           return own === undefined ? part : { text: form[`text${own}`] ?? '' }
         })
         const ships = lines === '' || lines === SHIPPED[place]
-        const marks = { place: ships, untouched: ships, known: ships }
-        return { id: place, item: { place, parts }, marks, copy: { place, parts } }
+        return { id: place, item: { place, parts }, ...(ships && { marks }), copy: { place, parts } }
       }),
     )
     return all.filter(({ id, item }) => item.parts.length > 0 || id in planned)
@@ -41,6 +41,10 @@ export const sidebars: AreaOnSystem<'sidebars', StandInSession> = {
         difference.is === 'left over' ? { ...difference.found.item, parts: [] } : difference.wanted
       return Step.of(columns, { place, ...asLoad(parts) }, { proves: [difference] })
     }),
+  ships: ({ samples }) =>
+    Object.entries(SHIPPED)
+      .filter(([place]) => place === 'left' || samples === 'shipped')
+      .map(([place, lines]) => ({ id: place, item: { place, parts: linesOf(lines) }, marks })),
   again: ({ ref, item: { place, parts } }) => Step.of(columns, { place, ...asLoad(parts) }, { proves: [], gives: ref }),
 }
 

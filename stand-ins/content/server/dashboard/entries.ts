@@ -3,8 +3,8 @@ import type { Office } from '../../../common/server/office.js'
 import { pagesBelow, rights, type ContentSite, type Event, type News, type Page } from '../model.js'
 import { items } from './items.js'
 
-/** What stands at the top beside pages. */
-const OWN = ['news', 'events', 'files', 'office', 'search', 'map', 'join', 'enter', 'leave', 'setup', 'themes', 'say']
+/** What stands at the top beside pages; a page at the place of all news or events stands above their list. */
+const OWN = ['files', 'office', 'search', 'map', 'join', 'enter', 'leave', 'setup', 'themes', 'say', 'feed.xml']
 const MOMENT = /^\d{4}-\d\d-\d\dT\d\d:\d\d$/
 
 /** Pages, news and events. */

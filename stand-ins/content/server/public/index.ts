@@ -1,4 +1,4 @@
-import type { FastifyInstance } from 'fastify'
+import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
 import { written } from '../../../common/server/clock.js'
 import type { Sessions } from '../../../common/server/sessions.js'
 import { esc } from '../html.js'
@@ -31,8 +31,7 @@ export function publicPages(app: FastifyInstance, site: ContentSite, sessions: S
       `<article class="entry"><div class="text">${settings.frontText}</div></article>`,
     )
   })
-  app.get<{ Params: { '*': string } }>(`${base}*`, (request, reply) => {
-    const asked = request.params['*']
+  const pageAt = (asked: string, request: FastifyRequest, reply: FastifyReply) => {
     const page = byPath(asked)
     if (page)
       return may(site, frame.who(request), 'read', page)
@@ -40,25 +39,30 @@ export function publicPages(app: FastifyInstance, site: ContentSite, sessions: S
         : frame.refuse(request, reply)
     const moved = site.pages.find(({ formerly }) => formerly.some((place) => bare(place) === bare(asked)))
     return moved ? reply.redirect(`${base}${pathOf(site, moved)}/`, 301) : frame.lost(request, reply)
-  })
+  }
+  app.get<{ Params: { '*': string } }>(`${base}*`, (request, reply) => pageAt(request.params['*'], request, reply))
   for (const sort of ['news', 'events'] as const) {
     const open = () => site[sort].filter(({ state }) => state === 'published')
-    app.get(`${base}${sort}`, (request, reply) => {
+    const list = (request: FastifyRequest, reply: FastifyReply) => {
+      const all = links(open().map((one) => ({ place: `${sort}/${one.slug}`, title: one.title })))
+      const page = byPath(sort)
+      if (page && !may(site, frame.who(request), 'read', page)) return frame.refuse(request, reply)
+      if (page) return frame.show(request, reply, page.title, `${frame.article(page)}${all}`)
       const title = sort === 'news' ? 'News' : 'Events'
-      const all = open().map((one) => ({ place: `${sort}/${one.slug}`, title: one.title }))
-      return frame.show(request, reply, title, `<h2>${title}</h2>${links(all)}`)
-    })
+      return frame.show(request, reply, title, `<h2>${title}</h2>${all}`)
+    }
+    app.get(`${base}${sort}`, list)
   }
   app.get<{ Params: { slug: string } }>(`${base}news/:slug`, (request, reply) => {
     const found = site.news.find(({ slug }) => slug === request.params.slug)
-    if (!found) return frame.lost(request, reply)
+    if (!found) return pageAt(`news/${request.params.slug}`, request, reply)
     if (found.state === 'private' && frame.who(request)?.role !== 'manager') return frame.refuse(request, reply)
     const when = `<p class="when">${esc(moment(found.date))}</p>`
     return frame.show(request, reply, found.title, frame.article(found, when, commentsUnder(site, found, base)))
   })
   app.get<{ Params: { slug: string } }>(`${base}events/:slug`, (request, reply) => {
     const found = site.events.find(({ slug }) => slug === request.params.slug)
-    if (!found) return frame.lost(request, reply)
+    if (!found) return pageAt(`events/${request.params.slug}`, request, reply)
     if (found.state === 'private' && frame.who(request)?.role !== 'manager') return frame.refuse(request, reply)
     const { start, end, place } = found
     const when = `<p class="when">${esc(`${moment(start)} – ${moment(end)}`)}</p><p>${esc(place)}</p>`
