@@ -1,11 +1,10 @@
 import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
 import { standInBlog, type StandInBlog } from '../../stand-ins/blog/server/index.js'
-import { troubled } from '../../stand-ins/faults/proxy.js'
 import type { System } from 'unpack'
 import { settle } from 'unpack'
 import { demoBaseline } from '../help/demo.js'
 import { ownFolders } from '../help/sites.js'
-import { PATIENCE, repeated, type World, CALM } from './world.js'
+import { behindTrouble, PATIENCE, repeated, type World, CALM } from './world.js'
 
 const later = '2027-03-05T14:07:00.000Z'
 
@@ -58,9 +57,8 @@ const packagesOf = (all: Packages) =>
 /** @param isLived whether its owner has worked on it since it was settled */
 export async function blogWorld(root: string, isLived: boolean): Promise<World> {
   const site = standInBlog({ standing: 'first-run' })
-  const hidden = await site.listen(0)
-  const proxy = await troubled(Number(new URL(hidden).port))
-  const address = `http://127.0.0.1:${proxy.port}/`
+  const place = await behindTrouble(site)
+  const { address } = place
   const options = {
     systems: [standInBlogSystem as System],
     ...(await ownFolders(root)),
@@ -77,8 +75,7 @@ export async function blogWorld(root: string, isLived: boolean): Promise<World> 
     all.find((one) => one.id === id)?.slug ?? ''
   return {
     name: isLived ? 'blog in use' : 'blog',
-    address,
-    proxy,
+    ...place,
     system: standInBlogSystem,
     options: { ...options, inUse: isLived },
     plan: demoBaseline(address, isLived ? changed : undefined),
@@ -158,9 +155,5 @@ export async function blogWorld(root: string, isLived: boolean): Promise<World> 
       ...repeated([...blog.themes, ...blog.addOns].map(({ name }) => name)),
     ],
     letIn: () => [],
-    close: async () => {
-      await proxy.close()
-      await site.close()
-    },
   }
 }

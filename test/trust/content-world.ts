@@ -1,12 +1,11 @@
 import { Secret, settle, type System } from 'unpack'
-import { troubled } from '../../stand-ins/faults/proxy.js'
 import { standInContentSystem } from '../../stand-ins/content/adapter/index.js'
 import { standInContent, type StandInContent } from '../../stand-ins/content/server/index.js'
 import { pathOf, rights, type Account, type Page } from '../../stand-ins/content/server/model.js'
 import { may, maySee } from '../../stand-ins/content/server/reading.js'
 import { museumBaseline } from '../help/museum.js'
 import { ownFolders } from '../help/sites.js'
-import { CALM, PATIENCE, repeated, type World } from './world.js'
+import { behindTrouble, CALM, PATIENCE, repeated, type World } from './world.js'
 
 const at = '2027-03-05T14:07:00.000Z'
 const keeper = { username: 'keeper', password: 'harbour-light-41' }
@@ -64,7 +63,7 @@ const changed = (text: string): string =>
     .replace('  - { name: Volunteers,', '  - { name: Keepers, description: Of the rope }\n  - { name: Volunteers,')
     .replace(
       '  - { title: Imprint,',
-      '  - { title: Nets, slug: nets, body: pages/rota.md, for: [Volunteers] }\n  - { title: Loft, slug: loft, body: pages/rota.md, for: [Keepers] }\n  - { title: Imprint,',
+      '  - { title: Nets, slug: nets, body: pages/rota.md, for: [Volunteers] }\n  - { title: Loft, slug: loft, body: pages/rota.md, for: [Keepers] }\n  - { title: What is on, slug: events, body: pages/rota.md }\n  - { title: Imprint,',
     )
     .replace(
       '  - { username: tar,',
@@ -74,9 +73,8 @@ const changed = (text: string): string =>
 /** The museum on a stand-in, settled and lived in or waiting for its first run. */
 export async function contentWorld(root: string, isLived: boolean): Promise<World> {
   const site = standInContent({ keeper })
-  const hidden = await site.listen(0)
-  const proxy = await troubled(Number(new URL(hidden).port))
-  const address = `http://127.0.0.1:${proxy.port}/`
+  const place = await behindTrouble(site)
+  const { address } = place
   const folders = await ownFolders(root)
   await folders.logins.put(address, keeper.username, new Secret(keeper.password))
   const options = { systems: [standInContentSystem as System], ...folders, patience: PATIENCE, confirm: false }
@@ -93,8 +91,7 @@ export async function contentWorld(root: string, isLived: boolean): Promise<Worl
   const nameOf = (number: number) => content.uploads.find(({ id }) => id === number)?.name
   return {
     name: isLived ? 'content in use' : 'content',
-    address,
-    proxy,
+    ...place,
     system: standInContentSystem,
     options: { ...options, inUse: isLived },
     plan: museum(isLived ? changed : undefined),
@@ -149,10 +146,6 @@ export async function contentWorld(root: string, isLived: boolean): Promise<Worl
           .filter((upload) => upload.read.length > 0 && maySee(account, upload))
           .map(({ name }) => `${account?.username ?? 'a visitor'} sees ${name}`),
       ])
-    },
-    close: async () => {
-      await proxy.close()
-      await site.close()
     },
   }
 }

@@ -1,14 +1,13 @@
 import { randomUUID } from 'node:crypto'
 import { join } from 'node:path'
 import { MailFolder, Secret, settle, type System } from 'unpack'
-import { troubled } from '../../stand-ins/faults/proxy.js'
 import { standInForumSystem } from '../../stand-ins/forum/adapter/index.js'
 import { standInForum, type StandInForum } from '../../stand-ins/forum/server/index.js'
 import { mayIn, usualRights } from '../../stand-ins/forum/server/rights.js'
 import { standInMail } from '../../stand-ins/mail/server.js'
 import { ownFolders } from '../help/sites.js'
 import { watchers } from '../help/watchers.js'
-import { PATIENCE, repeated, type World, CALM } from './world.js'
+import { behindTrouble, PATIENCE, repeated, type World, CALM } from './world.js'
 
 const at = '2027-03-05T14:07:00.000Z'
 
@@ -96,9 +95,8 @@ export async function forumWorld(root: string, isLived: boolean): Promise<World>
   const mails = join(root, randomUUID())
   const post = await standInMail(mails, 0)
   const site = standInForum({ mail: post.port })
-  const hidden = await site.listen(0)
-  const proxy = await troubled(Number(new URL(hidden).port))
-  const address = `http://127.0.0.1:${proxy.port}/`
+  const place = await behindTrouble(site, post)
+  const { address } = place
   const folders = await ownFolders(root)
   await folders.logins.put(address, 'boss', new Secret('harbour-light-41'), { temporary: true })
   const mailbox = new MailFolder(mails)
@@ -122,8 +120,7 @@ export async function forumWorld(root: string, isLived: boolean): Promise<World>
   })
   return {
     name: isLived ? 'forum in use' : 'forum',
-    address,
-    proxy,
+    ...place,
     system: standInForumSystem,
     options: { ...options, inUse: isLived },
     mails,
@@ -171,10 +168,5 @@ export async function forumWorld(root: string, isLived: boolean): Promise<World>
                 .map(({ title }) => `${account.username} reads “${title}”`),
             )
         : [],
-    close: async () => {
-      await proxy.close()
-      await site.close()
-      await post.close()
-    },
   }
 }

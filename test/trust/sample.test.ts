@@ -1,5 +1,5 @@
 import assert from 'node:assert/strict'
-import { test } from 'node:test'
+import { after, test } from 'node:test'
 import { faultKinds } from '../../stand-ins/faults/fault.js'
 import { folder } from '../help/folders.js'
 import { formsOf } from '../../src/logins/guard.js'
@@ -7,6 +7,7 @@ import { hostile } from './hostile-servers.js'
 import { nearDefaultCount } from './near-defaults.js'
 import { parts } from './parts.js'
 import { isClean } from './tally.js'
+import { closeWorlds } from './world.js'
 
 /** How many runs of each part a sample takes; `npm run trust` takes them all. UNPACK_TRUST_SAMPLE multiplies them. */
 const sample: Record<string, number> = {
@@ -32,6 +33,7 @@ const sample: Record<string, number> = {
 }
 const times = Number(process.env.UNPACK_TRUST_SAMPLE ?? 1)
 const root = folder()
+after(closeWorlds)
 
 for (const { name, run } of parts)
   if (sample[name] !== undefined)

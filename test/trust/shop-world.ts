@@ -1,11 +1,10 @@
 import { settle, type System } from 'unpack'
-import { troubled } from '../../stand-ins/faults/proxy.js'
 import { standInShopSystem } from '../../stand-ins/shop/adapter/index.js'
 import { standInShop, type StandInShop } from '../../stand-ins/shop/server/index.js'
 import { pathOf } from '../../stand-ins/shop/server/model.js'
 import { seedBaseline } from '../help/seeds.js'
 import { ownFolders } from '../help/sites.js'
-import { CALM, PATIENCE, repeated, type World } from './world.js'
+import { behindTrouble, CALM, PATIENCE, repeated, type World } from './world.js'
 
 const at = '2027-03-05T14:07:00.000Z'
 
@@ -69,9 +68,8 @@ const more = (table: string): string =>
 /** The seed library on a stand-in, settled and lived in or waiting for its set-up. */
 export async function shopWorld(root: string, isLived: boolean): Promise<World> {
   const site = standInShop()
-  const hidden = await site.listen(0)
-  const proxy = await troubled(Number(new URL(hidden).port))
-  const address = `http://127.0.0.1:${proxy.port}/`
+  const place = await behindTrouble(site)
+  const { address } = place
   const folders = await ownFolders(root)
   const options = { systems: [standInShopSystem as System], ...folders, patience: PATIENCE, confirm: false }
   const { shop } = site
@@ -85,8 +83,7 @@ export async function shopWorld(root: string, isLived: boolean): Promise<World> 
   const shelfOf = (number: number) => shop.categories.find(({ id }) => id === number)?.slug
   return {
     name: isLived ? 'shop in use' : 'shop',
-    address,
-    proxy,
+    ...place,
     system: standInShopSystem,
     options: { ...options, inUse: isLived },
     plan: seedBaseline(address, isLived ? changed : undefined, isLived ? more : undefined),
@@ -125,9 +122,5 @@ export async function shopWorld(root: string, isLived: boolean): Promise<World> 
     ],
     // a shop has nothing that some may see and others not
     letIn: () => [],
-    close: async () => {
-      await proxy.close()
-      await site.close()
-    },
   }
 }

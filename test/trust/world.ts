@@ -1,6 +1,6 @@
 import type { ChildProcess } from 'node:child_process'
 import type { Baseline, SettleOptions, System } from 'unpack'
-import type { TroubledSite } from '../../stand-ins/faults/proxy.js'
+import { troubled, type TroubledSite } from '../../stand-ins/faults/proxy.js'
 
 /** A site behind a server that troubles what passes by, with everything that tells whether a run did right. */
 export interface World {
@@ -24,6 +24,30 @@ export interface World {
   /** Strangers who may more than they should. */
   letIn(): string[]
   close(): Promise<void>
+}
+
+interface Closed {
+  close(): Promise<unknown>
+}
+const open = new Set<() => Promise<void>>()
+
+/** A stand-in behind a server that troubles what passes by. @param others what is closed with it */
+export async function behindTrouble(
+  site: Closed & { listen(port: number): Promise<string> },
+  ...others: readonly Closed[]
+): Promise<Pick<World, 'address' | 'proxy' | 'close'>> {
+  const proxy = await troubled(Number(new URL(await site.listen(0)).port))
+  const close = async () => {
+    open.delete(close)
+    for (const one of [proxy, site, ...others]) await one.close()
+  }
+  open.add(close)
+  return { address: `http://127.0.0.1:${proxy.port}/`, proxy, close }
+}
+
+/** Closes what a failure has left open: a test file would never end otherwise. */
+export const closeWorlds = async (): Promise<void> => {
+  for (const close of open) await close()
 }
 
 /** Milliseconds within which an answer has to be whole, for runs on this machine. */

@@ -19,7 +19,7 @@ function verdict(report: Report): { good: boolean; text: string } {
   const { passed, failed, notLookedAt } = tally(report.checks)
   const waiting = report.byHand.length + report.never.length
   const parts = [
-    ...(open > 0 ? [`${count(open, 'difference remains', 'differences remain')}`] : []),
+    ...(open > 0 ? [count(open, 'difference remains', 'differences remain')] : []),
     ...(failed > 0 ? [`${failed} of ${count(passed + failed, 'check')} failed`] : []),
     ...(waiting > 0 ? [`${waiting} left to do by hand or not to be had`] : []),
   ]
