@@ -47,20 +47,20 @@ export async function ownerSecret(run: Run, differences: readonly AnyDifference[
   const fields = ownerIn(differences)
   if (!stored) return fields.includes('username') ? loginOfOwner(run) : undefined
   if (!fields.includes('password') || !logins.prepare) return stored.password
-  if (stored.next) return stored.next
-  const next = await newPassword(run)
-  await logins.prepare(run.site.home, username, next)
-  return next
+  return stored.next ?? prepared(run, username, await newPassword(run))
 }
 
 /** The password that takes the place of the host's temporary one for the whole server: stored beside it before it is sent. */
 export async function serverSecret(run: Run, differences: readonly AnyDifference[]): Promise<Secret | undefined> {
   if (!ownerIn(differences).includes('server')) return undefined
   const keeper = await run.logins.keeper()
-  if (!keeper || keeper.next) return keeper?.next
-  const next = makePassword(run.site.system.password)
+  return keeper && (keeper.next ?? prepared(run, keeper.username, makePassword(run.site.system.password)))
+}
+
+/** A new password, stored beside the one in use before it is sent. */
+async function prepared(run: Run, username: string, next: Secret): Promise<Secret> {
   run.account.guard.add(next)
-  await run.options.logins.prepare?.(run.site.home, keeper.username, next)
+  await run.options.logins.prepare?.(run.site.home, username, next)
   return next
 }
 

@@ -103,7 +103,7 @@ ${atAGlance(report)}</header>
 <main>
 ${section('What failed', failures(report), '', 'failed')}
 ${section('To do by hand', remarks(report.byHand), '', 'hand')}
-${section('Not to be had on this system', remarks(report.never), '', 'never')}
+${section('Not to be had on this site', remarks(report.never), '', 'never')}
 ${section('What to do next', next(report), '', 'next')}
 ${section('What was changed', changesByArea(report.changed), 'found → wanted, by area; open one to see it', 'changed')}
 ${section('What was removed', removals(report), 'Each was copied into this record first.', 'removed')}
