@@ -1,4 +1,6 @@
 import assert from 'node:assert/strict'
+import { compareSite } from '../../engine/compare.js'
+import { undo } from '../../engine/undo.js'
 import type { ConformanceCase } from '../case.js'
 import { museum, museumFiles } from '../plans.js'
 
@@ -8,6 +10,25 @@ const inside = [
   { title: 'Next', slug: 'next', body: 'hours.md', state: 'draft' },
 ]
 export const pagesReadingCases: readonly ConformanceCase[] = [
+  {
+    name: 'a closed page that was removed is given back, closed, to those who could read it and work on it',
+    area: 'pages',
+    needs: ['pages.for', 'pages.may.edit', 'groups.name', 'members.groups'],
+    async run(site) {
+      const first = museum(site, { for: ['Volunteers'], may: { edit: ['Keepers of the key'] } })
+      await site.settledForGood(first)
+      const gone = museum(site, {}, { pages: [{ title: 'Visit', slug: 'visit' }], gone: { pages: ['rota'] } })
+      const { record = '', failed } = await site.settledForGood(gone, { inUse: true })
+      assert.deepEqual(failed, [])
+      const given = await undo(gone, record, { ...site.options, refs: ['pages/rota'] })
+      assert.deepEqual([given.again, given.failed], [['pages/rota'], []])
+      assert.deepEqual(
+        (await compareSite(first, site.options)).comparison.differences.map(({ ref }) => ref),
+        [],
+      )
+      await site.confirmed(first)
+    },
+  },
   {
     name: 'who may read a page and all below it: members, a group, fewer of them, nobody yet; as each of them finds it',
     area: 'pages',

@@ -49,28 +49,33 @@ type Read = Pick<PageItem, 'state' | 'for' | 'may.write' | 'may.edit'>
  * Who may read a page, and who may work on it. What everybody may read is published; everything else is closed but for those
  * whom its sharing names. Where a folder and its text don't agree, as after a run that was stopped, it isn't as planned either way.
  * @param planned what the file says of it: of a page that it does not know, nobody asks who may read it
+ * @param goes whether the file removes it: everything is kept of that
  */
 export async function readingOf(
   session: PloneSession,
   { node, text = node }: PageNodes,
   planned: PageItem | undefined,
+  goes: boolean,
 ): Promise<Read> {
   const states = [node, text].map(({ raw }) => raw.review_state === 'published')
   const isPublished = planned && isForAll(planned) ? states.every(Boolean) : states.some(Boolean)
-  const asked = planned !== undefined && (!isPublished || planned['may.write'] || planned['may.edit'])
+  const [asksWrite, asksEdit] = [planned?.['may.write'] !== undefined, planned?.['may.edit'] !== undefined]
+  const asked = goes || (planned !== undefined && (!isPublished || asksWrite || asksEdit))
   if (!asked) return isPublished ? { state: 'published', for: ['everyone'] } : { state: 'draft' }
   const names = await groupNamesOf(session)
   const { read, write, edit } = await rightsOf(session, node.path, names)
-  // whoever may work on it may read it: told where that is not planned anyway
-  const workers = [
-    ...[...write].filter((name) => !planned['may.write']?.includes(name)),
-    ...[...edit].filter((name) => !planned['may.edit']?.includes(name)),
-  ]
+  // whoever may work on it may read it: told where that is not planned anyway, or kept
+  const workers = goes
+    ? []
+    : [
+        ...[...write].filter((name) => !planned?.['may.write']?.includes(name)),
+        ...[...edit].filter((name) => !planned?.['may.edit']?.includes(name)),
+      ]
   const readers = read.has('members') ? ['members'] : [...new Set([...read, ...workers])].sort()
   return {
     state: isPublished || readers.length > 0 ? 'published' : 'draft',
     for: isPublished ? ['everyone'] : readers,
-    ...(planned['may.write'] && { 'may.write': [...write].sort() }),
-    ...(planned['may.edit'] && { 'may.edit': [...edit].sort() }),
+    ...((goes || asksWrite) && { 'may.write': [...write].sort() }),
+    ...((goes || asksEdit) && { 'may.edit': [...edit].sort() }),
   }
 }

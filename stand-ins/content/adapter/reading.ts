@@ -20,25 +20,29 @@ function rightsOf(row: Row, rows: readonly Row[], names: ReadonlyMap<string, str
 /**
  * Who may read a page, and who may work on it: what is private is closed but for those whom it is shared with.
  * @param planned what the file says of it: of a page that it does not know, nobody asks who may read it
+ * @param goes whether the file removes it: everything is kept of that
  */
 export function readingOf(
   row: Row,
   rows: readonly Row[],
   names: ReadonlyMap<string, string>,
   planned: PageItem | undefined,
+  goes: boolean,
 ): Pick<PageItem, 'state' | 'for' | 'may.write' | 'may.edit'> {
   const isPublished = row.data.state === 'published'
   const { read, write, edit } = rightsOf(row, rows, names)
-  // whoever may work on it may read it: told where that is not planned anyway
-  const workers = [
-    ...write.filter((name) => !planned?.['may.write']?.includes(name)),
-    ...edit.filter((name) => !planned?.['may.edit']?.includes(name)),
-  ]
+  // whoever may work on it may read it: told where that is not planned anyway, or kept
+  const workers = goes
+    ? []
+    : [
+        ...write.filter((name) => !planned?.['may.write']?.includes(name)),
+        ...edit.filter((name) => !planned?.['may.edit']?.includes(name)),
+      ]
   const readers = read.includes('members') ? ['members'] : [...new Set([...read, ...workers])].sort()
   return {
     state: isPublished || readers.length > 0 ? 'published' : 'draft',
     for: isPublished ? ['everyone'] : readers,
-    ...(planned?.['may.write'] && { 'may.write': write.sort() }),
-    ...(planned?.['may.edit'] && { 'may.edit': edit.sort() }),
+    ...((goes || planned?.['may.write']) && { 'may.write': write.sort() }),
+    ...((goes || planned?.['may.edit']) && { 'may.edit': edit.sort() }),
   }
 }

@@ -47,6 +47,7 @@ export const pages: AreaOnSystem<'pages', PloneSession> = {
     const all = pagesIn(tree, baseline)
     const orders = ordersOf(all, planned)
     const old = await oldPlaces(session, baseline)
+    const going = new Set(baseline.gone.pages?.map(refAt))
     return Promise.all(
       all.map(async (page): Promise<ReadItem<PageItem>> => {
         const { path, node, text } = page
@@ -62,7 +63,7 @@ export const pages: AreaOnSystem<'pages', PloneSession> = {
           order: orders.get(path) ?? 0,
           hidden: node.raw.exclude_from_nav ?? false,
           ...(plan?.movedFrom && { movedFrom: old.get(path) ?? [] }),
-          ...(await readingOf(session, page, plan)),
+          ...(await readingOf(session, page, plan, going.has(refAt(path)))),
         }
         return {
           id: idOfPage(page),
@@ -142,7 +143,11 @@ export const pages: AreaOnSystem<'pages', PloneSession> = {
     })
     return [...steps, ...arranged]
   },
-  again: itemAgain,
+  again(kept) {
+    const share = ownSharing(kept.item, undefined, true)
+    const id = idOf(kept.ref)
+    return [itemAgain(kept), ...(share ? [Step.of(sharing, { id, ...share }, { proves: [], after: [kept.ref] })] : [])]
+  },
   eyes,
   takeAway: takePagesAway,
 }

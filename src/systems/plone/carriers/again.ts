@@ -2,7 +2,7 @@ import { z } from 'zod'
 import type { Carrier } from '../../step.js'
 import { jsonOf } from '../../../web/answer.js'
 import { forgetNodes, folderOf, joined, nodesOf } from '../nodes.js'
-import { refusal } from '../refusal.js'
+import { orRefused, refusal, taken } from '../refusal.js'
 import type { PloneSession } from '../session.js'
 import { fileField, richText } from '../texts.js'
 
@@ -56,10 +56,14 @@ export const again: Carrier<AgainFields, PloneSession> = {
     }
     const answer = await make(item, folderOf(place))
     if (answer.status !== 201) return [{ refused: refusal(answer) }]
-    if (text && text['@id'] !== item['@id']) await make(text, place)
-    if (item.review_state === 'published')
-      await session.rest('POST', joined(place, '@workflow/publish'), text ? { include_children: true } : {})
+    const rest = await orRefused(async () => {
+      if (text && text['@id'] !== item['@id']) taken(await make(text, place))
+      if (item.review_state === 'published')
+        taken(await session.rest('POST', joined(place, '@workflow/publish'), text ? { include_children: true } : {}))
+      return {}
+    })
     forgetNodes(session)
+    if (rest.refused !== undefined) return [rest]
     const made = madeSchema.safeParse(jsonOf(answer)).data
     const own =
       text && text['@id'] !== item['@id'] ? (await nodesOf(session)).on(joined(place, text.id))?.uid : undefined

@@ -28,6 +28,7 @@ export const pages: AreaOnSystem<'pages', StandInSession> = {
       rows.map(({ id, data }) => ({ id: String(id), slug: data.slug ?? '', parent: data.parent ?? '' })),
     )
     const planned = new Map(areas.pages.plan(baseline).map(({ item }) => [areas.pages.ref(item) as string, item]))
+    const going = new Set<string>(baseline.gone.pages?.map((path) => refOf(room, path)))
     return all.map(({ row, item, ...rest }) => {
       const { parent = '', order, hidden, formerly } = row.data
       const ref = refs.get(String(row.id)) ?? ''
@@ -40,7 +41,7 @@ export const pages: AreaOnSystem<'pages', StandInSession> = {
           order: Number(order),
           hidden: hidden === 'true',
           movedFrom: linesOf(formerly),
-          ...readingOf(row, rows, names, plan),
+          ...readingOf(row, rows, names, plan, going.has(ref)),
         },
         stamp: row.data.made,
         address: new URL(`${ref.slice('pages/'.length)}/`, session.visitor.home).href,
@@ -83,7 +84,10 @@ export const pages: AreaOnSystem<'pages', StandInSession> = {
           : []),
       ]
     }),
-  again: (kept) => entryAgain(room, kept, { parent: kept.item.parent ? idOf(kept.item.parent) : '0' }),
+  again: (kept) => [
+    ...entryAgain(room, kept, { parent: kept.item.parent ? idOf(kept.item.parent) : '0' }),
+    Step.of(sharing, { id: idOf(kept.ref), ...rightsIn(kept.item) }, { proves: [], after: [kept.ref] }),
+  ],
   ships: ({ samples, site: { language } }) =>
     samples === 'shipped'
       ? titlesIn(language).pages.map(([title, slug], index) => ({
