@@ -150,7 +150,7 @@ test('a page where uploads have their place, and one that would close the news b
   const { address, options } = await made()
   const wrong = planned(
     address,
-    'pages:\n  - { title: Papers, slug: files }\n  - { title: Latest, slug: news, state: draft }\nposts: [{ title: Tar, slug: tar }]',
+    'pages:\n  - { title: Papers, slug: files }\n  - { title: Way in, slug: login }\n  - { title: Latest, slug: news, state: draft }\nposts: [{ title: Tar, slug: tar }]',
     {},
     marlow,
   )
@@ -159,12 +159,19 @@ test('a page where uploads have their place, and one that would close the news b
     told.map(({ ref, text }) => `${ref}: ${text}`),
     [
       'pages/files: slug of the page “Papers”: uploads stand at that address here; take another',
+      'pages/login: slug of the page “Way in”: who signs in passes that address, and would find the page there; take another',
       'pages/news: state of the page “Latest”: what visitors are to find stands below it here, and would be closed with it',
     ],
   )
   // nothing to tell where nothing stands below it
   const right = planned(address, 'pages: [{ title: Latest, slug: news, state: draft }]', {}, marlow)
   assert.deepEqual((await compareSite(right, options)).comparison.never, [])
+  // what such a page does to a site: whoever wants to sign in is led round in a circle
+  const signIn = () => fetch(`${address}login`, { redirect: 'manual' })
+  assert.match(await (await signIn()).text(), /name="__ac_password"/)
+  await content.ask('POST', address, { '@type': 'Document', id: 'login', title: 'Way in' })
+  assert.match((await signIn()).headers.get('location') ?? '', /require_login/)
+  await content.ask('DELETE', `${address}login`)
   // a page without a text lists what stands below it
   const listing = planned(
     address,

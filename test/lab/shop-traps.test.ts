@@ -118,10 +118,16 @@ test('what this system does without our defences: 500 for a taken key, a change 
 test('names that look like tags are told before anything is sent; a customer makes it a shop in use, and stays unread', async () => {
   const options = await fresh()
   const tagged = seedBaseline(address, (text) =>
-    text.replace('name: Tools', 'name: <b>Tools</b>').replace('ines@seeds.example', shopOwner.email),
+    text
+      .replace('name: Tools', 'name: <b>Tools</b>')
+      .replace('in this order\n', 'in this order\n  - { name: What you chose, slug: cart }\n')
+      .replace('ines@seeds.example', shopOwner.email),
   )
   const { comparison } = await compareSite(tagged, options)
-  assert.match(comparison.never.map(({ ref, text }) => `${ref} ${text}`).join('\n'), /categories\/tools name .*garbled/)
+  const told = comparison.never.map(({ ref, text }) => `${ref} ${text}`).join('\n')
+  assert.match(told, /categories\/tools name .*garbled/)
+  // what it shows there in place of the category
+  assert.match(told, /categories\/cart slug .*a page of its own at that address/)
   const made = await ask('POST', 'api/customers', {
     email: 'gwen@tide.example',
     password: 'Kelp-and-limpet-41',

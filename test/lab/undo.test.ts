@@ -1,9 +1,9 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
-import { builtIn, confirm, jsonOf, Secret, settle, undo, type RunOptions } from 'unpack'
-import { Run } from '../../src/engine/run.js'
+import { builtIn, confirm, jsonOf, Secret, settle, undo } from 'unpack'
 import type { WordPressSession } from '../../src/systems/wordpress/session.js'
 import type { MisagoSession } from '../../src/systems/misago/session.js'
+import { asOwner } from '../help/as-owner.js'
 import { folder } from '../help/folders.js'
 import { labBlog } from '../help/lab.js'
 import { hostsLogin, labForum } from '../help/lab-forum.js'
@@ -14,20 +14,6 @@ import { watchersOnMisago } from '../help/watchers.js'
 const root = folder()
 const blog = await labBlog('undo')
 const forum = await labForum('undo')
-
-/** The owner at the dashboard, for making things that no baseline makes. */
-async function asOwner<S, T>(
-  baseline: Parameters<typeof Run.begin>[0],
-  options: RunOptions,
-  act: (session: S) => Promise<T>,
-): Promise<T> {
-  const run = await Run.begin(baseline, options)
-  try {
-    return await act((await run.logins.signIn()) as S)
-  } finally {
-    await run.end()
-  }
-}
 
 /** What the editing screens of a blog hold, without numbers and without when something was written to last. */
 const blogNow = () =>

@@ -81,7 +81,11 @@ export function remarkBlocks({ kept, byHand, unseen, never, notes, others }: Com
     ...remarkList('kept as it is', kept),
     ...remarkList('by hand', byHand, 'Unpack leaves these to you:'),
     ...remarkList('not to be read back', unseen),
-    ...remarkList('never', never, 'not to be had on this site as it is planned; “leave” in the baseline excuses a key:'),
+    ...remarkList(
+      'never',
+      never,
+      'not to be had on this site as it is planned; “leave” in the baseline excuses a key:',
+    ),
     ...remarkList('to know', notes),
     ...(others.length > 0
       ? [

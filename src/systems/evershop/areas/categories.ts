@@ -14,10 +14,16 @@ import { shownText } from '../../../core/text/plain.js'
 import { foreign, tagged } from '../wire.js'
 
 const sort = 'categories'
+/** What the shop shows at the top in place of a category of that name. */
+const OWN = ['account', 'admin', 'cart', 'checkout', 'search']
 
 export const categories: AreaOnSystem<'categories', EverShopSession> = {
   keys: ['name', 'slug', 'description', 'parent', 'picture'],
-  takes: (key, value) => (key === 'slug' ? foreign(value) : key === 'name' ? tagged(value) : undefined),
+  takes: (key, value, { slug, parent }) => {
+    if (key === 'slug' && !parent && OWN.includes(slug))
+      return 'the shop has a page of its own at that address; take another'
+    return key === 'slug' ? foreign(value) : key === 'name' ? tagged(value) : undefined
+  },
   async read(session) {
     const [{ categories: found }, files] = await Promise.all([shopOf(session), filesOf(session)])
     const slugs = new Map(found.items.map(({ categoryId, urlKey }) => [categoryId, urlKey ?? '']))

@@ -26,6 +26,11 @@ import { ownSharing } from '../own-sharing.js'
 import type { PloneSession } from '../session.js'
 import { textAsPlanned } from '../texts.js'
 
+/** Where people sign in, out and up: a page of that name at the top would take the place of it. */
+const SIGN_IN = [
+  ...['login', 'logout', 'logged-out', 'login-help', 'register', 'registered', 'passwordreset'],
+  ...['insufficient-privileges', 'initial-login-password-change', 'forced-password-change'],
+]
 const refAt = (path: string): string => (path === '' ? '' : refOf('pages', path))
 
 export const pages: AreaOnSystem<'pages', PloneSession> = {
@@ -36,6 +41,8 @@ export const pages: AreaOnSystem<'pages', PloneSession> = {
   takes(key, _value, { slug, parent, state, for: readers = ['everyone'] }, baseline) {
     if (parent) return undefined
     if (key === 'slug' && slug === HOLDERS.media) return 'uploads stand at that address here; take another'
+    if (key === 'slug' && SIGN_IN.includes(slug))
+      return 'who signs in passes that address, and would find the page there; take another'
     const closes = key === 'state' ? state === 'draft' : key === 'for' && !readers.includes('everyone')
     return closes && holdsEntries(slug, baseline)
       ? 'what visitors are to find stands below it here, and would be closed with it'

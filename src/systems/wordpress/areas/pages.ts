@@ -6,10 +6,12 @@ import { content } from '../carriers/content.js'
 import { entryAgain, readEntry, removeEntry } from '../entries.js'
 import { pageRefsOf, pagesOf } from '../items.js'
 import type { WordPressSession } from '../session.js'
+import { noSlugOfPage } from '../slugs.js'
 import { titleAsHtml } from '../titles.js'
 
 export const pages: AreaOnSystem<'pages', WordPressSession> = {
   keys: ['title', 'slug', 'body', 'state', 'parent', 'order'],
+  takes: (key, _value, { slug, parent }) => (key === 'slug' ? noSlugOfPage(slug, !parent) : undefined),
   async read(session) {
     const [all, refs] = await Promise.all([pagesOf(session), pageRefsOf(session)])
     return Promise.all(

@@ -7,10 +7,12 @@ import { content } from '../carriers/content.js'
 import { entryAgain, readEntry, removeEntry } from '../entries.js'
 import { categoriesOf, postsOf, tagsOf } from '../items.js'
 import type { WordPressSession } from '../session.js'
+import { noSlugOfPost } from '../slugs.js'
 import { titleAsHtml, titleIn } from '../titles.js'
 
 export const posts: AreaOnSystem<'posts', WordPressSession> = {
   keys: ['title', 'slug', 'summary', 'body', 'state', 'categories', 'tags', 'date'],
+  takes: (key, _value, { slug }) => (key === 'slug' ? noSlugOfPost(slug) : undefined),
   async read(session) {
     const [all, categories, tags] = await Promise.all([postsOf(session), categoriesOf(session), tagsOf(session)])
     const refs = (area: 'categories' | 'tags', terms: typeof categories, ids: readonly number[]) =>

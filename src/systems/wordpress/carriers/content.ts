@@ -14,7 +14,7 @@ export interface ContentFields {
   body?: Readonly<Record<string, string | number | IdOf | TextOf | readonly (number | IdOf)[]>>
 }
 
-const made = z.object({ id: z.number(), link: z.string().optional() })
+const made = z.object({ id: z.number(), link: z.string().optional(), slug: z.string().optional() })
 /** What goes stale with a list, beside the list itself. */
 const alongside: Partial<Record<Route, string[]>> = {
   // a removed post takes its comments along, a removed term leaves its posts to another
@@ -40,10 +40,27 @@ export const content: Carrier<ContentFields, WordPressSession> = {
       })),
     )
     for (const { route, remove } of loads) session.shelf.forget(route, ...(remove ? (alongside[route] ?? []) : []))
-    return responses.map(({ status, body }): Carried => {
+    const read = responses.map(({ body }) => made.safeParse(body).data)
+    const instead = read.map((item, index) => placeInstead(loads[index]?.body?.slug, item?.slug))
+    const strays = loads.flatMap(({ route, id }, index) => {
+      const item = read[index]
+      return item && id === undefined && instead[index] !== undefined ? [`/wp/v2/${route}/${item.id}?force=true`] : []
+    })
+    // every run would add one more
+    await batch(
+      session,
+      strays.map((path) => ({ method: 'DELETE', path })),
+    )
+    return responses.map(({ status, body }, index): Carried => {
       if (status >= 400) return { refused: refusal(status, body) }
-      const item = made.safeParse(body).data
-      return { id: item?.id, address: item?.link }
+      const why = instead[index]
+      return why === undefined ? { id: read[index]?.id, address: read[index]?.link } : { refused: why }
     })
   },
 }
+
+/** Where something of another sort has a name, the system puts a number behind it, and says that all went well. */
+const placeInstead = (wanted: unknown, given = ''): string | undefined =>
+  typeof wanted === 'string' && given.startsWith(`${wanted}-`) && /^\d+$/.test(given.slice(wanted.length + 1))
+    ? `something else has the address “${wanted}” there: it would stand at “${given}”`
+    : undefined
