@@ -138,7 +138,7 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   toldWhenMissing?: readonly string[]
   /** What may be removed of what shipped, as the baseline's `shipped` calls it. */
   shipped?: string
-  /** Keys that are to be empty only because what shipped in them goes. */
+  /** Keys that are to be empty only because what shipped in them goes, also of an item that the file takes over. */
   empties?: readonly string[]
   /** The names by which the baseline says that items are to go. */
   gone?: z.ZodType<string[]>

@@ -3,6 +3,7 @@ import type { Baseline } from './baseline/schema.js'
 import { bind, type Binding } from './comparing/bind.js'
 import {
   aloneIn,
+  emptyingShipped,
   fallingWith,
   holdingOn,
   leavingShipped,
@@ -93,7 +94,7 @@ export function compare(baseline: Baseline, inventory: Inventory, options: Compa
         })
       continue
     }
-    const means = inUse ? leavingShipped(area, binding.pairs, result) : binding.pairs
+    const means = inUse ? leavingShipped(area, binding.pairs, result) : emptyingShipped(area, binding.pairs, baseline)
     const weighed = keepingWhatStands(area, means, planned, scales).map((pair) =>
       weigh(area, pair, scales, result, differences),
     )

@@ -69,6 +69,24 @@ test('a page takes over the first shipped page that a visitor can see', () => {
   assert.deepEqual(notes, [])
 })
 
+test('what shipped within it goes with what shipped; it stays where the file has no word of that, and on a site in use', () => {
+  const home = 'pages: [{ title: Home, slug: home, replaces: shipped }]'
+  const emptied = (text: string, more: Reading = {}) => {
+    const [difference] = lines(baseline(text), more).differences
+    return difference?.is === 'different' && difference.fields.includes('body' as never)
+  }
+  const theirs = { id: 9, item: { title: 'Rota', slug: 'rota' }, marks: own }
+  assert.deepEqual(
+    [
+      emptied(home),
+      emptied(`shipped: remove\n${home}`),
+      emptied(`shipped: { posts: remove }\n${home}`),
+      emptied(`shipped: remove\n${home}`, { pages: [...(stock().pages ?? []), theirs] }),
+    ],
+    [false, true, false, false],
+  )
+})
+
 test('if that was edited or is gone, a new one is made, and this is said', () => {
   for (const pages of [
     [],

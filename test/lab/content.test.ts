@@ -75,6 +75,16 @@ test('from a start full of examples, in German: they go, the welcome with them, 
   assert.doesNotMatch(await welcome.text(), /Get started/)
   assert.equal((await fetch(inside(address, 'Members'))).status, 404)
 
+  // a page of the file that takes over an example: what shipped within it goes as well
+  const third = await site()
+  await content.make(third.address, { setup_content: true })
+  const latest = 'shipped: remove\npages: [{ title: Latest, slug: news }]\nposts: [{ title: Tar, slug: tar }]'
+  const marlow = 'username: marlow, email: ines@ropewalk.example, signInAs: boss'
+  await settledForGood(third.address, planned(third.address, latest, {}, marlow), third.options)
+  const shown = await (await fetch(inside(third.address, 'news'))).text()
+  assert.match(shown, /href="[^"]*\/news\/tar"/)
+  assert.doesNotMatch(shown, /Site News/)
+
   const other = await site()
   await content.make(other.address, { setup_content: true })
   await content.ask('PATCH', inside(other.address, 'events'), { title: 'What is on' })

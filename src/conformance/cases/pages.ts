@@ -1,6 +1,9 @@
 import assert from 'node:assert/strict'
 import { join } from 'node:path'
+import type { Baseline } from '../../core/baseline/schema.js'
 import type { Comparison } from '../../core/compare.js'
+import { shownText } from '../../core/text/plain.js'
+import { compareSite } from '../../engine/compare.js'
 import { unlessHeld, type ConformanceCase } from '../case.js'
 import { signs } from '../plans.js'
 import type { ConformanceSite } from '../site.js'
@@ -69,6 +72,27 @@ export const pagesCases: readonly ConformanceCase[] = [
         { writes: elsewhere.writes, kept: elsewhere.comparison.kept.filter(({ ref }) => ref.startsWith('pages/')) },
         { writes: 0, kept: [] },
       )
+    },
+  },
+  {
+    name: 'a page that takes over the shipped one without a text of its own keeps none of that, where what shipped goes',
+    area: 'pages',
+    needs: ['pages.title', 'pages.slug', 'pages.body', 'shipped-pages'],
+    async run(site) {
+      const home = [{ title: 'Home', slug: 'home', replaces: 'shipped' }]
+      await site.settled(site.baseline({ shipped: 'keep' }))
+      const plan = (shipped: string) => site.baseline({ shipped, pages: home })
+      const differs = async (baseline: Baseline) =>
+        (await compareSite(baseline, site.options)).comparison.differences.find(({ ref }) => ref === 'pages/home')
+      const left = await differs(plan('keep'))
+      const goes = await differs(plan('remove'))
+      assert.ok(left?.is === 'different' && goes?.is === 'different')
+      assert.deepEqual([left.fields.includes('body' as never), goes.fields.includes('body' as never)], [false, true])
+      const shipped = shownText(String((goes.found.item as { body?: string }).body)).slice(0, 40)
+      assert.ok(shipped.length > 10)
+      await site.settledForGood(plan('remove'))
+      const page = await (await fetch(new URL('home/', site.address))).text()
+      assert.ok(page.includes('Home') && !page.includes(shipped), shipped)
     },
   },
   {

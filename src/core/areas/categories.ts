@@ -87,6 +87,7 @@ export const categories: Area<'categories', CategoryItem> = {
   shipped: 'Categories',
   gone: z.array(slug).describe('Slugs of categories'),
   guarded: true,
+  empties: ['description'],
   apart: ['default'],
   holds: [
     { area: 'posts', by: 'categories' },

@@ -87,6 +87,7 @@ export const forums: Area<'forums', ForumItem> = {
   shipped: 'Categories of a forum, and forums',
   gone: z.array(forumPath).describe('Forums as category/title, or categories; never one that holds topics'),
   guarded: true,
+  empties: ['description'],
   // a forum whose access can't be given is not made: it would stand open to everybody
   trusts: (item, { forums: planned = [], groups = [] }) => {
     const written = planned.flatMap(({ title, forums: inner = [] }) =>

@@ -186,6 +186,7 @@ export const pages: Area<'pages', PageItem> = {
   shipped: 'Pages',
   gone: z.array(pagePath).describe('Paths of pages, or slugs where they are the only ones'),
   guarded: true,
+  empties: ['body', 'summary'],
   keys: [
     ...(['title', 'slug', 'summary', 'body', 'tags', 'state', 'for', 'may.write', 'may.edit'] as const),
     ...(['parent', 'order', 'hidden', 'movedFrom'] as const),

@@ -81,6 +81,7 @@ export const posts: Area<'posts', PostItem> = {
   shipped: 'Posts',
   gone: z.array(slug).describe('Slugs of posts'),
   guarded: true,
+  empties: ['body', 'summary'],
   apart: ['state'],
   keys: ['title', 'slug', 'summary', 'body', 'state', 'categories', 'tags', 'date'],
   named: ({ posts }) => namedBy(posts, 'slug', ['posts']),

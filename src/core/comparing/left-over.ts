@@ -135,6 +135,18 @@ export const leavingShipped = (area: SomeArea, pairs: readonly Pair[], result: C
     return { ...pair, plan: { ...plan, item: rest } }
   })
 
+/** Where what shipped is to go, so does what shipped within an item that the file takes over and says nothing else of. */
+export const emptyingShipped = (area: SomeArea, pairs: readonly Pair[], baseline: Baseline): readonly Pair[] => {
+  if (!area.empties || !goesIn(baseline, area.key ?? area.name)) return pairs
+  return pairs.map((pair) => {
+    const { plan, found } = pair
+    if (found?.origin !== 'shipped') return pair
+    const goes = (area.empties ?? []).filter((key) => plan.item[key] === undefined && (found.item[key] ?? '') !== '')
+    const emptied = Object.fromEntries(goes.map((key) => [key, '']))
+    return { ...pair, plan: { ...plan, item: { ...plan.item, ...emptied } } }
+  })
+}
+
 /** What stands within an item that goes needs no removal of its own. */
 export function fallingWith(differences: readonly SomeDifference[]): AnyDifference[] {
   const going = new Set(differences.filter(({ is }) => is === 'left over').map(({ ref }) => ref as string))
