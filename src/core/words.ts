@@ -2,6 +2,7 @@ import { anyItem, areaOf, type AnyDifference, type AreaName } from './areas/inde
 import type { Value } from './area.js'
 import { heldIn, nothing, type Held } from './held.js'
 import { named, type Names } from './naming.js'
+import { nameIn } from './ref.js'
 import { textBlocks } from './text/plain.js'
 import { textOf } from './value.js'
 
@@ -84,7 +85,12 @@ export function changes(difference: AnyDifference): Change[] {
  */
 export function differenceText(difference: AnyDifference, names: Names = unnamed): string {
   const area = areaOf(difference.area)
-  if (difference.is === 'left over') return `${area.call(anyItem(difference.found.item))} goes: ${difference.because}`
+  if (difference.is === 'left over') {
+    // one that stands below another may be called as that is
+    const place = nameIn(difference.ref)
+    const where = area.under && place.includes('/') ? ` at ${place}` : ''
+    return `${area.call(anyItem(difference.found.item))}${where} goes: ${difference.because}`
+  }
   if (difference.is === 'missing' && area.list !== 'one') return `${area.call(anyItem(difference.wanted))} is missing`
   const item = anyItem(difference.is === 'different' ? difference.found.item : difference.wanted)
   const parts = changes(difference).map((change) => changeText(difference.area, change, ' ', names))

@@ -53,6 +53,19 @@ test('what shipped goes when the file says so; its comment falls with it; what t
   assert.deepEqual(refs(kept), ['categories/any'])
 })
 
+test('one that goes from below another of its name is told with its place', () => {
+  const pages = [
+    { id: 4, item: { title: 'Tides', slug: 'tides' }, marks: shipped },
+    { id: 5, item: { title: 'Tides', slug: 'list', parent: 'pages/tides' }, marks: shipped },
+  ]
+  assert.deepEqual(
+    lines(baseline('shipped: { pages: remove }'), { pages }).differences.map((one) => differenceText(one)),
+    ['the page “Tides”', 'the page “Tides” at tides/list'].map(
+      (what) => `${what} goes: it shipped with the system, and nobody touched it`,
+    ),
+  )
+})
+
 test('area by area', () =>
   assert.deepEqual(refs(lines(baseline('shipped: { pages: remove }')).differences), [
     'left over pages/sample',
