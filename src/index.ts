@@ -28,6 +28,7 @@ export { LazyLogins, type Logins } from './logins/logins.js'
 export { makePassword } from './logins/password.js'
 export { MailFolder } from './mail/folder.js'
 export { builtIn } from './systems/index.js'
+export { notLatin } from './systems/latin.js'
 export { settingSteps, type SettingFields, type Settings } from './systems/setting-steps.js'
 export { Shelf } from './systems/shelf.js'
 export {

@@ -1,6 +1,6 @@
 import { sha256 } from '@noble/hashes/sha2.js'
 import { bytesToHex } from '@noble/hashes/utils.js'
-import { slugOf } from './text/slug-of.js'
+import { latinSlugOf } from './text/slug-of.js'
 
 /** A file that goes to the site's uploads. */
 export interface Upload {
@@ -37,7 +37,7 @@ export const isUpload = (file: string): boolean => uploadEndings.includes(ending
  * @example uploadOf('photos/tide.jpg', bytes).name // a name that ends in eight digits of its content
  */
 export function uploadOf(file: string, bytes: Uint8Array): Upload {
-  const base = slugOf((file.split('/').at(-1) ?? file).replace(/\.[^.]*$/, '')) || 'file'
+  const base = latinSlugOf((file.split('/').at(-1) ?? file).replace(/\.[^.]*$/, '')) || 'file'
   const name = `${base}-${bytesToHex(sha256(bytes)).slice(0, 8)}`
   const tail = ending(file)
   return { name, file: `${name}.${tail}`, type: types[tail] ?? 'application/octet-stream', bytes }

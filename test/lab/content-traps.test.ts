@@ -150,7 +150,7 @@ test('a page where uploads have their place, and one that would close the news b
   const { address, options } = await made()
   const wrong = planned(
     address,
-    'pages:\n  - { title: Papers, slug: files }\n  - { title: Way in, slug: login }\n  - { title: Latest, slug: news, state: draft }\nposts: [{ title: Tar, slug: tar }]',
+    'pages:\n  - { title: Papers, slug: files }\n  - { title: Way in, slug: login }\n  - { title: Über uns, slug: über-uns }\n  - { title: Latest, slug: news, state: draft }\nposts: [{ title: Tar, slug: tar }]',
     {},
     marlow,
   )
@@ -160,6 +160,7 @@ test('a page where uploads have their place, and one that would close the news b
     [
       'pages/files: slug of the page “Papers”: uploads stand at that address here; take another',
       'pages/login: slug of the page “Way in”: who signs in passes that address, and would find the page there; take another',
+      'pages/über-uns: slug of the page “Über uns”: addresses take the letters a to z, digits and hyphens alone on this system: “uber-uns” would do',
       'pages/news: state of the page “Latest”: what visitors are to find stands below it here, and would be closed with it',
     ],
   )

@@ -9,11 +9,23 @@ export const groupsCases: readonly ConformanceCase[] = [
     area: 'groups',
     needs: ['groups.name'],
     async run(site) {
-      const plan = site.baseline({ groups: [{ name: 'Survey volunteers' }, { name: 'Night watch & co' }] })
+      const plan = site.baseline({
+        groups: [{ name: 'Survey volunteers' }, { name: 'Night watch & co' }, { name: 'Ночная вахта' }],
+      })
       const { settled } = await site.settledForGood(plan)
-      assert.deepEqual(refs(settled, 'groups'), ['groups/Night watch & co', 'groups/Survey volunteers'])
-      const less = site.baseline({ groups: [{ name: 'Survey volunteers' }], gone: { groups: ['Night watch & co'] } })
-      assert.deepEqual((await site.settledForGood(less)).settled, ['groups/Night watch & co'])
+      assert.deepEqual(refs(settled, 'groups'), [
+        'groups/Night watch & co',
+        'groups/Survey volunteers',
+        'groups/Ночная вахта',
+      ])
+      const less = site.baseline({
+        groups: [{ name: 'Survey volunteers' }],
+        gone: { groups: ['Night watch & co', 'Ночная вахта'] },
+      })
+      assert.deepEqual(refs((await site.settledForGood(less)).settled, 'groups'), [
+        'groups/Night watch & co',
+        'groups/Ночная вахта',
+      ])
     },
   },
   {

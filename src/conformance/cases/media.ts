@@ -20,12 +20,12 @@ export const mediaCases: readonly ConformanceCase[] = [
       const plan = (name: string, rest: object = {}) =>
         site.baseline({
           pages: [{ title: 'Pier', slug: 'pier', body: 'pier.md' }],
-          files: { 'pier.md': `![The pier](${name})\n`, [name]: bytes },
+          files: { 'pier.md': `![The pier](<${name}>)\n`, [name]: bytes },
           ...rest,
         })
-      const { settled } = await site.settledForGood(plan('pier.png'))
+      const { settled } = await site.settledForGood(plan('boat лодка.png'))
       assert.equal(settled.filter((ref) => ref.startsWith('media/')).length, 1)
-      const checks = await site.confirmed(plan('pier.png'))
+      const checks = await site.confirmed(plan('boat лодка.png'))
       assert.ok(checks.some(({ name, outcome }) => name === 'the page “Pier” shows its title' && outcome === 'passed'))
       const upload = settled.find((ref) => ref.startsWith('media/'))?.slice('media/'.length)
       await site.settledForGood(

@@ -87,7 +87,8 @@ export const menusCases: readonly ConformanceCase[] = [
       const link = { label: 'Tool library', link: 'https://tools.tidepool.example/?a=1&b=2' }
       const own = pages.map((page) => ({ ...page, slug: `${page.slug}-page` }))
       const plan = (main: object[]) => themed(site, { pages: own, menus: { main } })
-      const first = plan([{ page: 'home-page' }, link, { page: 'news-page' }])
+      const others = ['Причал', 'Сети'].map((label, index) => ({ label, link: `https://quay.example/${index}` }))
+      const first = plan([{ page: 'home-page' }, link, ...others, { page: 'news-page' }])
       await site.settledForGood(first)
       await site.seen(first, 'visitors find the menu “main”')
       const second = plan([{ page: 'rota-page' }, { page: 'news-page' }])

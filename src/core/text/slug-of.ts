@@ -9,3 +9,12 @@ export const slugOf = (name: string): string =>
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]+/gu, '-')
     .replace(/^-+|-+$/g, '')
+
+/**
+ * The same of Latin letters and digits alone, for names that every system takes; empty where a name has none.
+ * @example latinSlugOf('Лодка & Quay 3') // 'quay-3'
+ */
+export const latinSlugOf = (name: string): string =>
+  slugOf(name)
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')

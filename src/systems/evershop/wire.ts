@@ -16,9 +16,3 @@ export const tagged = (value: unknown): string | undefined =>
   typeof value === 'string' && /<[/!]?[a-z]/i.test(value)
     ? 'visitors would see what looks like a tag garbled on this system'
     : undefined
-
-/** Parts of addresses are small letters of the alphabet, digits and hyphens here. */
-export const foreign = (value: unknown): string | undefined =>
-  typeof value === 'string' && !/^[a-z0-9-]*$/.test(value)
-    ? 'addresses take the letters a to z, digits and hyphens alone on this system'
-    : undefined

@@ -11,7 +11,8 @@ import type { EverShopSession } from '../session.js'
 import { categoryMarks, shipped, shippedCategories } from '../shipped.js'
 import { shopOf } from '../shop.js'
 import { shownText } from '../../../core/text/plain.js'
-import { foreign, tagged } from '../wire.js'
+import { notLatin } from '../../latin.js'
+import { tagged } from '../wire.js'
 
 const sort = 'categories'
 /** What the shop shows at the top in place of a category of that name. */
@@ -22,7 +23,7 @@ export const categories: AreaOnSystem<'categories', EverShopSession> = {
   takes: (key, value, { slug, parent }) => {
     if (key === 'slug' && !parent && OWN.includes(slug))
       return 'the shop has a page of its own at that address; take another'
-    return key === 'slug' ? foreign(value) : key === 'name' ? tagged(value) : undefined
+    return key === 'slug' ? notLatin(slug) : key === 'name' ? tagged(value) : undefined
   },
   async read(session) {
     const [{ categories: found }, files] = await Promise.all([shopOf(session), filesOf(session)])

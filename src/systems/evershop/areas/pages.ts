@@ -6,15 +6,16 @@ import { htmlOfRows, tooLong } from '../blocks.js'
 import { items, type ItemFields } from '../carriers/items.js'
 import type { EverShopSession } from '../session.js'
 import { shopOf } from '../shop.js'
-import { foreign, tagged } from '../wire.js'
+import { notLatin } from '../../latin.js'
+import { tagged } from '../wire.js'
 
 const sort = 'pages'
 
 /** Pages: all of them at the top. */
 export const pages: AreaOnSystem<'pages', EverShopSession> = {
   keys: ['title', 'slug', 'body', 'state'],
-  takes: (key, value) =>
-    key === 'slug' ? foreign(value) : key === 'title' ? tagged(value) : key === 'body' ? tooLong(value) : undefined,
+  takes: (key, value, { slug }) =>
+    key === 'slug' ? notLatin(slug) : key === 'title' ? tagged(value) : key === 'body' ? tooLong(value) : undefined,
   async read(session) {
     const { cmsPages } = await shopOf(session)
     return cmsPages.items.map(({ cmsPageId, name, urlKey, status, content, url }) => {

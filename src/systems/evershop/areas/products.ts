@@ -19,7 +19,8 @@ import { productsNamed } from '../goods.js'
 import type { EverShopSession } from '../session.js'
 import { shopOf } from '../shop.js'
 import { keyOf } from '../together.js'
-import { decimalOf, foreign, numberOf, tagged } from '../wire.js'
+import { notLatin } from '../../latin.js'
+import { decimalOf, numberOf, tagged } from '../wire.js'
 
 const sort = 'products'
 const namesOn = ($: CheerioAPI): string[] =>
@@ -34,8 +35,8 @@ export const products: AreaOnSystem<'products', EverShopSession> = {
     ...(['description', 'state'] as const),
   ],
   atMost: { categories: 1 },
-  takes(key, value) {
-    if (key === 'slug') return foreign(value)
+  takes(key, value, { slug }) {
+    if (key === 'slug') return notLatin(slug)
     if (key === 'name') return tagged(value)
     if (key === 'options') {
       const names = Object.keys(chosenIn(value) ?? {})

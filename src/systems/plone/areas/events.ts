@@ -1,5 +1,6 @@
 import { events as core } from '../../../core/areas/events.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
+import { notLatin } from '../../latin.js'
 import { entrySteps, readEntries, zoneIn } from '../entries.js'
 import { itemAgain } from '../items.js'
 import type { PloneSession } from '../session.js'
@@ -7,6 +8,7 @@ import { localOf, momentOf } from '../zone.js'
 
 export const events: AreaOnSystem<'events', PloneSession> = {
   keys: ['title', 'slug', 'start', 'end', 'place', 'body', 'state'],
+  takes: (key, _value, { slug }) => (key === 'slug' ? notLatin(slug) : undefined),
   read(session, baseline) {
     const planned = new Map(core.plan(baseline).map(({ item }) => [item.slug, item.body]))
     return readEntries(session, 'Event', planned, ({ start, end, location }, zone) => ({

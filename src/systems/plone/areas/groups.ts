@@ -1,9 +1,9 @@
-import { slugOf } from '../../../core/text/slug-of.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
 import { groups as carrier } from '../carriers/groups.js'
 import { groupsOf } from '../groups.js'
+import { idFor } from '../ids.js'
 import type { PloneSession } from '../session.js'
 
 export const groups: AreaOnSystem<'groups', PloneSession> = {
@@ -22,7 +22,7 @@ export const groups: AreaOnSystem<'groups', PloneSession> = {
       const { name, description } = difference.wanted
       const said: Record<string, string> = description === undefined ? {} : { description }
       return difference.is === 'missing'
-        ? Step.of(carrier, { name: slugOf(name), title: name, ...said }, { proves, gives: difference.ref })
+        ? Step.of(carrier, { name: idFor(name), title: name, ...said }, { proves, gives: difference.ref })
         : Step.of(carrier, { id, changes: { title: name, ...said } }, { proves })
     }),
 }

@@ -6,6 +6,7 @@ import { refOf } from '../../../core/ref.js'
 import { slugOf } from '../../../core/text/slug-of.js'
 import type { ReadItem } from '../../../core/area.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
+import { notLatin } from '../../latin.js'
 import { bodyOf, idOf } from '../../later.js'
 import { Step } from '../../step.js'
 import { aliasesOf } from '../aliases.js'
@@ -39,7 +40,8 @@ export const pages: AreaOnSystem<'pages', PloneSession> = {
     ...(['parent', 'order', 'hidden', 'movedFrom'] as const),
   ],
   takes(key, _value, { slug, parent, state, for: readers = ['everyone'] }, baseline) {
-    if (parent) return undefined
+    const why = key === 'slug' ? notLatin(slug) : undefined
+    if (why !== undefined || parent) return why
     if (key === 'slug' && slug === HOLDERS.media) return 'uploads stand at that address here; take another'
     if (key === 'slug' && SIGN_IN.includes(slug))
       return 'who signs in passes that address, and would find the page there; take another'

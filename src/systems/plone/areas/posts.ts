@@ -2,6 +2,7 @@ import { posts as core } from '../../../core/areas/posts.js'
 import { refOf } from '../../../core/ref.js'
 import { slugOf } from '../../../core/text/slug-of.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
+import { notLatin } from '../../latin.js'
 import { entrySteps, readEntries, zoneIn } from '../entries.js'
 import { itemAgain } from '../items.js'
 import type { PloneSession } from '../session.js'
@@ -10,6 +11,7 @@ import { localOf, momentOf } from '../zone.js'
 /** Posts are news here. */
 export const posts: AreaOnSystem<'posts', PloneSession> = {
   keys: ['title', 'slug', 'summary', 'body', 'state', 'tags', 'date'],
+  takes: (key, _value, { slug }) => (key === 'slug' ? notLatin(slug) : undefined),
   read(session, baseline) {
     const planned = new Map(core.plan(baseline).map(({ item }) => [item.slug, item.body]))
     return readEntries(session, 'News Item', planned, ({ description, subjects, effective }, zone) => ({

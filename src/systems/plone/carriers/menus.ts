@@ -1,6 +1,6 @@
-import { slugOf } from '../../../core/text/slug-of.js'
 import type { IdOf, Resolved } from '../../later.js'
 import type { Carrier } from '../../step.js'
+import { idFor } from '../ids.js'
 import { hideHome, homeIsShown } from '../menus.js'
 import { lastOf, liveTree, staleNodes, type Node, type Tree } from '../nodes.js'
 import { orRefused, Refused, taken } from '../refusal.js'
@@ -43,7 +43,7 @@ async function nodeFor(session: PloneSession, tree: Tree, { page, link, label }:
   }
   const there = tree.in('').find(({ type, raw }) => type === 'Link' && raw.remoteUrl === link && raw.title === label)
   if (there) return published(session, tree, there)
-  const fields = { '@type': 'Link', id: `${slugOf(label)}-link`, title: label, remoteUrl: link }
+  const fields = { '@type': 'Link', id: `${idFor(label)}-link`, title: label, remoteUrl: link }
   return published(session, tree, await makeIn(session, tree, '', fields))
 }
 

@@ -1,4 +1,4 @@
-import type { AreaOnSystem } from 'unpack'
+import { notLatin, type AreaOnSystem } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { entryAgain, entrySteps, readEntries, stateOf } from '../entries.js'
 import { shipped, titlesIn } from '../shipped.js'
@@ -7,6 +7,7 @@ const room = 'events'
 
 export const events: AreaOnSystem<'events', StandInSession> = {
   keys: ['title', 'slug', 'start', 'end', 'place', 'body', 'state'],
+  takes: (key, _value, { slug }) => (key === 'slug' ? notLatin(slug) : undefined),
   async read(session) {
     const all = await readEntries(session, room, [4])
     return all.map(({ row, item: { title, slug, body }, ...rest }) => {

@@ -1,4 +1,4 @@
-import { areas, idOf, refOf, refsInTree, Step, type AreaOnSystem, type ItemOf } from 'unpack'
+import { areas, idOf, notLatin, refOf, refsInTree, Step, type AreaOnSystem, type ItemOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { items, sharing, states } from '../carriers/forms.js'
 import { changedIn, entryAgain, fieldsOf, linesOf, readEntries } from '../entries.js'
@@ -16,10 +16,12 @@ export const pages: AreaOnSystem<'pages', StandInSession> = {
     ...(['title', 'slug', 'summary', 'body', 'tags', 'state', 'for', 'may.write', 'may.edit'] as const),
     ...(['parent', 'order', 'hidden', 'movedFrom'] as const),
   ],
-  takes: (key, _value, { slug, parent }) =>
-    key === 'slug' && !parent && taken.includes(slug)
+  takes(key, _value, { slug, parent }) {
+    if (key !== 'slug') return undefined
+    return !parent && taken.includes(slug)
       ? 'the site itself has something at that address; take another'
-      : undefined,
+      : notLatin(slug)
+  },
   async read(session, baseline) {
     const [all, names] = await Promise.all([readEntries(session, room, [1, 2]), namesOf(session)])
     const rows = all.map(({ row }) => row)

@@ -1,4 +1,4 @@
-import type { AreaOnSystem } from 'unpack'
+import { notLatin, type AreaOnSystem } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { box } from '../../../common/adapter/settings.js'
 import { entryAgain, entrySteps, readEntries, stateOf } from '../entries.js'
@@ -9,6 +9,7 @@ const room = 'news'
 /** Posts are news here. */
 export const posts: AreaOnSystem<'posts', StandInSession> = {
   keys: ['title', 'slug', 'summary', 'body', 'state', 'tags', 'date'],
+  takes: (key, _value, { slug }) => (key === 'slug' ? notLatin(slug) : undefined),
   async read(session) {
     const all = await readEntries(session, room, [3])
     return all.map(({ row, item, ...rest }) => ({
