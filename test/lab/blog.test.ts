@@ -1,13 +1,9 @@
 import assert from 'node:assert/strict'
 import { randomBytes } from 'node:crypto'
-import { readFileSync } from 'node:fs'
-import { join } from 'node:path'
 import { test } from 'node:test'
 import { compareSite, confirm, settle, survey, type Baseline } from 'unpack'
-import type { WordPressSession } from '../../src/systems/wordpress/session.js'
-import { asOwner } from '../help/as-owner.js'
 import { debianAddOn } from '../help/debian.js'
-import { demoBaseline, demoFolder } from '../help/demo.js'
+import { demoBaseline } from '../help/demo.js'
 import { folder } from '../help/folders.js'
 import { labBlog, type LabBlog } from '../help/lab.js'
 import { planned } from '../help/plan.js'
@@ -85,37 +81,6 @@ test('a page that its owner put into the bin is made again, and that is said fir
   const done = await settle(plan, folders)
   assert.deepEqual([done.settled, done.failed], [['pages/rota'], []])
   assert.match(blog.sql("SELECT count(*) FROM wp_posts WHERE post_name IN ('rota', 'rota__trashed')"), /2/)
-})
-
-test('addresses that the system keeps are told before anything is sent; where an upload has one, no page is left at another', async () => {
-  await blog.reset()
-  const slugs = ['feed', 'embed', '2026', 'page2', 'wp-admin']
-  const kept = planned(
-    blog.address,
-    `pages: [${slugs.map((slug) => `{ title: Tide, slug: "${slug}" }`).join()}]\nposts: [{ title: Tide, slug: feed }]`,
-  )
-  const folders = await ownFolders(root)
-  const told = (await compareSite(kept, folders)).comparison.never.map(({ ref, text }) => `${ref} ${text}`)
-  assert.equal(told.filter((one) => /(page|post) “Tide”: the system keeps that address for itself/.test(one)).length, 6)
-
-  const plan = planned(blog.address, 'pages: [{ title: Pier, slug: pier }, { title: Rota, slug: rota }]')
-  await settle(planned(blog.address), { ...folders, confirm: false })
-  const file = { name: 'pier.png', type: 'image/png', bytes: readFileSync(join(demoFolder, 'files/lantern.png')) }
-  await asOwner<WordPressSession, unknown>(planned(blog.address), folders, async (session) => {
-    const headers = { 'content-disposition': 'attachment; filename="pier.png"' }
-    assert.equal((await session.rest('POST', '/wp/v2/media', '', undefined, { file, headers })).status, 201)
-  })
-  const own = { ...folders, confirm: false, inUse: true }
-  const pages = () => blog.sql("SELECT post_name FROM wp_posts WHERE post_type = 'page' AND post_name LIKE 'pier%'")
-  for (const run of ['the first run', 'the second']) {
-    const { failed } = await settle(plan, own)
-    assert.deepEqual(
-      failed.map(({ ref, text }) => `${ref}: ${text}`),
-      ['pages/pier: The site refused it (something else has the address “pier” there: it would stand at “pier-2”).'],
-      run,
-    )
-    assert.equal(pages().trim(), '', run)
-  }
 })
 
 test('a theme made of blocks: menus go into its parts; sidebars are told as what it hasn’t got', async () => {

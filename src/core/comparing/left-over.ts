@@ -137,11 +137,12 @@ export const leavingShipped = (area: SomeArea, pairs: readonly Pair[], result: C
 
 /** Where what shipped is to go, so does what shipped within an item that the file takes over and says nothing else of. */
 export const emptyingShipped = (area: SomeArea, pairs: readonly Pair[], baseline: Baseline): readonly Pair[] => {
-  if (!area.empties || !goesIn(baseline, area.key ?? area.name)) return pairs
+  const { empties } = area
+  if (!empties || !goesIn(baseline, area.key ?? area.name)) return pairs
   return pairs.map((pair) => {
     const { plan, found } = pair
     if (found?.origin !== 'shipped') return pair
-    const goes = (area.empties ?? []).filter((key) => plan.item[key] === undefined && (found.item[key] ?? '') !== '')
+    const goes = empties.filter((key) => plan.item[key] === undefined && (found.item[key] ?? '') !== '')
     const emptied = Object.fromEntries(goes.map((key) => [key, '']))
     return { ...pair, plan: { ...plan, item: { ...plan.item, ...emptied } } }
   })

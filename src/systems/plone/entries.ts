@@ -7,7 +7,7 @@ import { Step } from '../step.js'
 import { content, type ContentFields } from './carriers/content.js'
 import { removals } from './carriers/removals.js'
 import { states } from './carriers/states.js'
-import { HOLDERS } from './kinds.js'
+import { HOLDER_OF, HOLDERS } from './kinds.js'
 import { isOpen, lastOf, nodesOf, type Node } from './nodes.js'
 import { panels } from './panels.js'
 import type { PloneSession } from './session.js'
@@ -80,7 +80,7 @@ export function entrySteps(
   const changed = (key: string) => fresh || (difference.fields as readonly string[]).includes(key)
   const others = more(changed)
   const own = fresh || ['title', 'slug', 'summary', 'body', 'tags'].some(changed) || Object.keys(others).length > 0
-  const parent = pageAbove(HOLDERS[what === 'news' ? 'posts' : 'events'], here)
+  const parent = pageAbove(HOLDERS[HOLDER_OF[what]], here)
   const load: ContentFields = {
     what,
     ...(parent !== undefined && { parent }),

@@ -1,6 +1,7 @@
 import type { IdOf, Resolved, TextOf } from '../../later.js'
 import type { Carried, Carrier } from '../../step.js'
 import { holderFor } from '../holders.js'
+import { HOLDER_OF } from '../kinds.js'
 import { folderOf, joined, lastOf, liveTree, type Node, type Tree } from '../nodes.js'
 import { OWN_TEXT, WAITING } from '../own-text.js'
 import { orRefused, Refused } from '../refusal.js'
@@ -69,8 +70,7 @@ class Writer {
 
   /** The folder that it stands in: a page that gets its first one below becomes a folder. */
   async #parent({ what, parent }: Load): Promise<string> {
-    if (parent === undefined)
-      return what === 'page' ? '' : holderFor(this.session, this.tree, what === 'news' ? 'posts' : 'events')
+    if (parent === undefined) return what === 'page' ? '' : holderFor(this.session, this.tree, HOLDER_OF[what])
     const page = this.tree.page(parent)
     if (!page) throw new Refused('what it stands under is no longer there')
     return page.type === 'Folder' ? page.path : this.#becomesFolder(page)

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { IdOf, TextOf } from '../../later.js'
+import type { IdOf, Resolved, TextOf } from '../../later.js'
 import type { Carried, Carrier } from '../../step.js'
 import { AT_ONCE, batch } from '../batch.js'
 import { refusal, type WordPressSession } from '../session.js'
@@ -41,7 +41,7 @@ export const content: Carrier<ContentFields, WordPressSession> = {
     )
     for (const { route, remove } of loads) session.shelf.forget(route, ...(remove ? (alongside[route] ?? []) : []))
     const read = responses.map(({ body }) => made.safeParse(body).data)
-    const instead = read.map((item, index) => placeInstead(loads[index]?.body?.slug, item?.slug))
+    const instead = read.map((item, index) => placeInstead(loads[index], item?.slug))
     const strays = loads.flatMap(({ route, id }, index) => {
       const item = read[index]
       return item && id === undefined && instead[index] !== undefined ? [`/wp/v2/${route}/${item.id}?force=true`] : []
@@ -60,7 +60,10 @@ export const content: Carrier<ContentFields, WordPressSession> = {
 }
 
 /** Where something of another sort has a name, the system puts a number behind it, and says that all went well. */
-const placeInstead = (wanted: unknown, given = ''): string | undefined =>
-  typeof wanted === 'string' && given.startsWith(`${wanted}-`) && /^\d+$/.test(given.slice(wanted.length + 1))
-    ? `something else has the address “${wanted}” there: it would stand at “${given}”`
-    : undefined
+function placeInstead({ id, body }: Partial<Resolved<ContentFields>> = {}, given = ''): string | undefined {
+  const wanted = body?.slug
+  if (typeof wanted !== 'string' || !given.startsWith(`${wanted}-`) || !/^\d+$/.test(given.slice(wanted.length + 1)))
+    return undefined
+  const stands = id === undefined ? 'it would stand' : 'it stands'
+  return `something else has the address “${wanted}” there: ${stands} at “${given}”`
+}

@@ -9,7 +9,7 @@ import { asLoad, namesOf } from '../who.js'
 
 const room = 'pages'
 /** Where no page can stand. */
-const taken = ['files', 'office', 'search', 'map', 'join', 'enter', 'leave', 'setup', 'themes', 'say', 'feed.xml']
+const taken = ['files', 'office', 'search', 'map', 'join', 'enter', 'leave', 'setup', 'themes', 'say']
 
 export const pages: AreaOnSystem<'pages', StandInSession> = {
   keys: [

@@ -43,15 +43,14 @@ export function publicPages(app: FastifyInstance, site: ContentSite, sessions: S
   app.get<{ Params: { '*': string } }>(`${base}*`, (request, reply) => pageAt(request.params['*'], request, reply))
   for (const sort of ['news', 'events'] as const) {
     const open = () => site[sort].filter(({ state }) => state === 'published')
-    const list = (request: FastifyRequest, reply: FastifyReply) => {
+    app.get(`${base}${sort}`, (request, reply) => {
       const all = links(open().map((one) => ({ place: `${sort}/${one.slug}`, title: one.title })))
       const page = byPath(sort)
       if (page && !may(site, frame.who(request), 'read', page)) return frame.refuse(request, reply)
       if (page) return frame.show(request, reply, page.title, `${frame.article(page)}${all}`)
       const title = sort === 'news' ? 'News' : 'Events'
       return frame.show(request, reply, title, `<h2>${title}</h2>${all}`)
-    }
-    app.get(`${base}${sort}`, list)
+    })
   }
   app.get<{ Params: { slug: string } }>(`${base}news/:slug`, (request, reply) => {
     const found = site.news.find(({ slug }) => slug === request.params.slug)
