@@ -11,7 +11,6 @@ import { bad, good, notLookedAt, type Look, type Outcome, type Sight } from '../
 import { shown } from '../looks/shows.js'
 import { onSystem } from '../systems/abilities.js'
 import { Shelf } from '../systems/shelf.js'
-import { onceMore } from '../web/once-more.js'
 import { lookFailure } from './error-of.js'
 import { stoodAt, under } from './stood.js'
 import { remarksOn } from './remarks.js'
@@ -32,7 +31,7 @@ export async function visits(
 ): Promise<{ checks: Check[]; remarks: Remark[] }> {
   const visitor = run.site.publicVisitor()
   const shelf = new Shelf()
-  const visit: Visit = (place) => shelf.read(placeOn(visitor.address, place), () => onceMore(() => visitor.get(place)))
+  const visit: Visit = (place) => shelf.read(placeOn(visitor.address, place), () => visitor.get(place))
   const expected = expectations(comparison.settled, run.baseline).flatMap((expectation) => {
     const look = lookFor(run, expectation)
     if (!look && expectation.ifAny) return []

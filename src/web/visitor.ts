@@ -6,7 +6,7 @@ import { UnpackError } from '../core/errors.js'
 import type { Secret } from '../core/secret.js'
 import type { Answer } from './answer.js'
 import type { Ask, FormFields, Purpose } from './ask.js'
-import { secondsToWait } from './asked-to-wait.js'
+import { pauseBehind } from './asked-to-wait.js'
 import { bodyOf, limited, poured, sizeOf } from './body.js'
 import { Deadline, stopped } from './deadline.js'
 import { failureOf, NoAnswer } from './failure.js'
@@ -30,9 +30,6 @@ export interface VisitorOptions {
   /** Milliseconds within which a reading has to be whole; a write gets five times as long. */
   patience?: number
 }
-
-/** How long a server that says “too many requests” is waited for, in seconds, and how often. */
-const PATIENCE = { most: 70, times: 3 }
 
 /**
  * One person at a browser: requests with cookies of their own, redirects, limits and time-outs. Cookies, tokens and what opens
@@ -126,15 +123,16 @@ export class Visitor {
     return { ...answer, hops }
   }
 
-  /** A request that was refused as one too many (RFC 6585) was not taken: it is sent again when the server says. */
+  /** A request that was not taken is sent again when the server says, and a reading that it failed at once more. */
   async #patiently(url: string, ask: Ask): Promise<Answer> {
-    for (let time = 1; ; time += 1) {
+    const asked = { reads: purposeOf(ask) === 'read', refused: 0, answered: 0 }
+    for (;;) {
       const answer = await this.#reading(url, ask)
-      if (answer.status !== 429 || time > PATIENCE.times) return answer
-      const seconds = secondsToWait(answer.headers) ?? 2 ** time
-      if (seconds > PATIENCE.most) return answer
-      this.more.waits?.(seconds)
-      await wait(seconds * 1000, undefined, { signal: this.more.signal }).catch(() => {
+      asked[answer.status === 429 ? 'refused' : 'answered'] += 1
+      const pause = pauseBehind(answer, asked)
+      if (!pause) return answer
+      if (pause.wished) this.more.waits?.(pause.seconds)
+      await wait(pause.seconds * 1000, undefined, { signal: this.more.signal }).catch(() => {
         throw stopped(this.more.signal)
       })
     }
@@ -145,8 +143,7 @@ export class Visitor {
     try {
       return await this.#once(url, ask)
     } catch (error) {
-      const isReading = (ask.purpose ?? ((ask.method ?? 'GET') === 'GET' ? 'read' : 'write')) === 'read'
-      if (!isReading || !(error instanceof NoAnswer) || error.failure.kind !== 'broken off') throw error
+      if (purposeOf(ask) !== 'read' || !(error instanceof NoAnswer) || error.failure.kind !== 'broken off') throw error
       return this.#once(url, ask)
     }
   }
@@ -169,7 +166,7 @@ export class Visitor {
       ...(isOwn && ask.headers),
     }
     const method = ask.method ?? 'GET'
-    const purpose = ask.purpose ?? (method === 'GET' ? 'read' : 'write')
+    const purpose = purposeOf(ask)
     if (purpose === 'write') await this.more.before?.()
     const done = this.traffic.begin({
       method,
@@ -223,6 +220,8 @@ export class Visitor {
     return addressText(this.address)
   }
 }
+
+const purposeOf = ({ purpose, method = 'GET' }: Ask): Purpose => purpose ?? (method === 'GET' ? 'read' : 'write')
 
 /** Most visitors are never given a cookie: the jar is loaded with the first one. */
 async function newJar(): Promise<CookieJar> {

@@ -26,9 +26,12 @@ export interface Fault {
   /** The number of the request, from 1 on; or what its line must match, as `GET /office/pages`. */
   at: number | string
   is: FaultKind
-  /** How often; once where left out. */
+  /** How often, the same request each time; once where left out. */
   times?: number
 }
+
+/** The fault, so that somebody who reads once more what a server failed at meets it again. */
+export const lasting = (fault: Fault): Fault => (/^5\d\d$/.test(fault.is) ? { ...fault, times: 2 } : fault)
 
 const isFault = (value: unknown): value is Fault => {
   const { at, is, times = 1 } = (value ?? {}) as { [key: string]: unknown }

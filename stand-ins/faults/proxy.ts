@@ -46,7 +46,7 @@ async function bytesOf(message: IncomingMessage): Promise<Buffer> {
  * @param port where it listens on 127.0.0.1; 0 for any
  */
 export async function troubled(to: number, port = 0): Promise<TroubledSite> {
-  let faults: (Fault & { left: number })[] = []
+  let faults: (Fault & { left: number; line?: string })[] = []
   let count = 0
   let other: { headers: IncomingMessage['headers']; body: Buffer; status: number } | undefined
   const passed: Passed[] = []
@@ -56,10 +56,17 @@ export async function troubled(to: number, port = 0): Promise<TroubledSite> {
     passed.push(one)
     const line = `${one.method} ${one.url}`
     const fault = faults.find(
-      ({ at, left }) => left > 0 && (typeof at === 'number' ? at === count : new RegExp(at).test(line)),
+      ({ at, left, line: befallen }) =>
+        left > 0 &&
+        (befallen === undefined
+          ? typeof at === 'number'
+            ? at === count
+            : new RegExp(at).test(line)
+          : befallen === line),
     )
     if (fault) {
       fault.left -= 1
+      if (typeof fault.at === 'number') fault.line = line
       one.is = fault.is
     }
     void pass(ask, reply, fault?.is, count).catch(() => reply.destroy())

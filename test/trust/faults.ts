@@ -1,4 +1,4 @@
-import { faultKinds, type Fault, type FaultKind } from '../../stand-ins/faults/fault.js'
+import { faultKinds, lasting, type Fault, type FaultKind } from '../../stand-ins/faults/fault.js'
 import { attempt, examine, examineWord, heal, stateOf } from './attempt.js'
 import { chance, some } from './chance.js'
 import { emptyTally, type Tally } from './tally.js'
@@ -37,7 +37,8 @@ export function faultsFor(requests: readonly { number: number; line: string }[],
       line,
       left.filter((kind) => !kinds.includes(kind)),
     )
-    return kinds.map((is) => ({ at: number, is }))
+    const fault = (is: FaultKind): Fault => ({ at: number, is })
+    return kinds.map((is) => (line.startsWith('GET ') ? lasting(fault(is)) : fault(is)))
   })
 }
 

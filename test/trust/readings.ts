@@ -1,4 +1,4 @@
-import type { FaultKind } from '../../stand-ins/faults/fault.js'
+import { lasting, type FaultKind } from '../../stand-ins/faults/fault.js'
 import { attempt, examine, heal, stateOf } from './attempt.js'
 import { some } from './chance.js'
 import { count, emptyTally, type Tally } from './tally.js'
@@ -43,7 +43,7 @@ export async function readings(make: () => Promise<World>, random: () => number,
     const all = asked.flatMap(({ number, url }) => wrongAnswers.map((is) => ({ number, url, is })))
     for (const { number, url, is } of some(all, most, random)) {
       const what = `${is} in place of reading ${number} (${url.replace(/\d+/g, 'N')})`
-      world.proxy.trouble([{ at: number, is }])
+      world.proxy.trouble([lasting({ at: number, is })])
       const writes = await run(what)
       if (writes > 0 || stateOf(world) !== wanted) count(tally, 'wrong', `${world.name}: ${what}: ${writes} writes`)
       examine(world, tally, what)

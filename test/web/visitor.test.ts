@@ -135,6 +135,36 @@ test('a form is read as a browser would send it', () => {
   assert.equal(formOn('<p></p>', 'form'), undefined)
 })
 
+test('a reading that the server failed at is asked for once more; what could change something never is', async () => {
+  const failing = (statuses: readonly number[], headers = {}) => {
+    let asked = 0
+    return visitor((_request, response) => {
+      const status = statuses[asked++] ?? 200
+      response.writeHead(status, status === 503 ? headers : {}).end('here')
+    })
+  }
+  const moment = await failing([500])
+  const [began, { status, text }] = [Date.now(), await moment.visitor.get('/')]
+  assert.deepEqual([status, text, moment.seen.length], [200, 'here', 2])
+  assert.ok(Date.now() - began >= 900)
+  const asks = await failing([502])
+  assert.deepEqual([(await asks.visitor.query('ask', {})).status, asks.seen.length], [200, 2])
+  // for longer: it is told as it is, and so is one that says itself that it will take long
+  const down = await failing([503, 500, 500])
+  assert.deepEqual([(await down.visitor.get('/')).status, down.seen.length], [500, 2])
+  const mending = await failing([503], { 'retry-after': '3600' })
+  assert.deepEqual([(await mending.visitor.get('/')).status, mending.seen.length], [503, 1])
+  // refused in between, and failed at then
+  const both = await failing([500, 429, 500], {})
+  assert.deepEqual([(await both.visitor.get('/')).status, both.seen.length], [500, 3])
+  for (const method of ['POST', 'PUT', 'PATCH', 'DELETE'] as const) {
+    const write = await failing([500])
+    assert.deepEqual([(await write.visitor.ask('/', { method })).status, write.seen.length], [500, 1])
+  }
+  const locks = await failing([500])
+  assert.deepEqual([(await locks.visitor.get('/', { purpose: 'write' })).status, locks.seen.length], [500, 1])
+})
+
 test('“too many requests” is waited for as the server says, three times at the most', async () => {
   let asked = 0
   const busy = await visitor((_request, response) => {

@@ -3,7 +3,6 @@ import { UnpackError } from '../../core/errors.js'
 import { Secret } from '../../core/secret.js'
 import { jsonOf, type Answer } from '../../web/answer.js'
 import type { Ask } from '../../web/ask.js'
-import { onceMore } from '../../web/once-more.js'
 import { documentOf } from '../../web/reading.js'
 import type { Visitor } from '../../web/visitor.js'
 import type { Login, SignedIn } from '../session.js'
@@ -33,7 +32,7 @@ export class EverShopSession implements SignedIn {
   /** Asks the dashboard's interface. An ended session is renewed, once. */
   async #ask(place: string, ask: Ask): Promise<Answer> {
     const send = () => this.visitor.ask(place, ask)
-    const answer = await (ask.purpose === 'read' ? onceMore(send) : send())
+    const answer = await send()
     if (answer.status !== 401) return answer
     if (!(await enter(this.visitor, this.login))) throw UnpackError.of('session-lost', { address: this.visitor.home })
     return send()

@@ -1,7 +1,6 @@
 import { load } from 'cheerio'
 import { formOn } from '../../web/forms.js'
 import type { Eyes, LookedAt, Seen } from '../eyes.js'
-import { onceMore } from '../../web/once-more.js'
 import type { Visitor } from '../../web/visitor.js'
 import { forgetNodes, nodesOf } from './nodes.js'
 import type { PloneSession } from './session.js'
@@ -29,7 +28,7 @@ export const eyes: Eyes = {
 }
 
 async function mayRead(visitor: Visitor, { address = '' }: LookedAt): Promise<boolean> {
-  const { status } = await onceMore(() => visitor.get(address, { follow: false }))
+  const { status } = await visitor.get(address, { follow: false })
   return status === 200
 }
 

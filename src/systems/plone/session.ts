@@ -5,7 +5,6 @@ import type { Carried } from '../step.js'
 import { documentOf, formIn, pageOf, type Sign } from '../../web/reading.js'
 import type { Answer } from '../../web/answer.js'
 import type { Ask } from '../../web/ask.js'
-import { onceMore } from '../../web/once-more.js'
 import type { Visitor } from '../../web/visitor.js'
 import type { Keeper, Login, SignedIn } from '../session.js'
 import { Shelf } from '../shelf.js'
@@ -59,8 +58,7 @@ export class PloneSession implements SignedIn {
     json?: unknown,
     { at = this.visitor, ...more }: Ask & { at?: Visitor } = {},
   ): Promise<Answer> {
-    const ask = () => at.ask(place, { ...more, method, json, headers: { accept: 'application/json' } })
-    const answer = await (method === 'GET' ? onceMore(ask) : ask())
+    const answer = await at.ask(place, { ...more, method, json, headers: { accept: 'application/json' } })
     if (answer.status !== 401) return answer
     throw UnpackError.of('session-lost', { address: this.visitor.home })
   }
@@ -92,14 +90,9 @@ export class PloneSession implements SignedIn {
     return items
   }
 
-  #open(place: string): Promise<Answer> {
-    // readings side by side may get into each other's way on this system, which then says that it failed
-    return onceMore(() => this.visitor.get(place))
-  }
-
   /** A page of the dashboard. */
   async page(place: string, sign: Sign): Promise<ReturnType<typeof pageOf>> {
-    return pageOf(await this.#open(place), sign)
+    return pageOf(await this.visitor.get(place), sign)
   }
 
   /** Sends a form of the site. Without the token that every form has on it, it would be answered as usual and not saved. */
@@ -111,7 +104,7 @@ export class PloneSession implements SignedIn {
 
   /** A form on a page of the site, with its fields. */
   async form(place: string, fields: readonly string[]): Promise<Form> {
-    return formIn(await this.#open(place), { has: FORM, wanted: 'a form', form: FORM, fields })
+    return formIn(await this.visitor.get(place), { has: FORM, wanted: 'a form', form: FORM, fields })
   }
 
   /** Sends a form whole, with these changes. Taken is what leads on to another page. */
@@ -125,7 +118,7 @@ export class PloneSession implements SignedIn {
     return this.shelf.read('token', async () => {
       // this screen is never themed: a theme that fails takes the tokens off all other forms
       const sign = { has: 'input[name=_authenticator][value]', wanted: 'a form with its token' }
-      const $ = pageOf(await this.#open('@@theming-controlpanel'), sign)
+      const $ = pageOf(await this.visitor.get('@@theming-controlpanel'), sign)
       return $('input[name=_authenticator]').first().attr('value') ?? ''
     })
   }
