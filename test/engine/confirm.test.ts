@@ -173,11 +173,40 @@ test('a page that leads away, and a screen that can’t be read: a failed check 
   )
   // the settings are read for the comparison too, and without it no item's address is known
   assert.deepEqual(names, ['nothing is left to settle', "the dashboard's screen “settings” opens"])
-  standIn.app.server.prependListener('request', leadAway)
-  const away = await failing()
-  standIn.app.server.off('request', leadAway)
+  const away = await meeting(leadAway, failing)
   assert.deepEqual(away, ['/what-we-mend/ shows “toasters”', 'the page “What we mend” shows its text'].reverse())
 })
+test('a server that fails at each reading once: all is looked at, and nothing fails; one that goes on failing does', async () => {
+  const met = new Set<string>()
+  const failFirst = (request: IncomingMessage, response: ServerResponse) => {
+    if (request.method !== 'GET' || met.has(request.url ?? '')) return
+    met.add(request.url ?? '')
+    failWith(request, response)
+  }
+  assert.deepEqual(await meeting(failFirst, failing), [])
+  assert.ok(met.size > 20)
+  let looks = 0
+  const failOn = (request: IncomingMessage, response: ServerResponse) => {
+    if (request.url === '/office/uploads' && ++looks > 1) failWith(request, response)
+  }
+  assert.deepEqual(await meeting(failOn, failing), ["the dashboard's screen “uploads” opens"])
+  assert.equal(looks, 3)
+})
+
+type OnRequest = (request: IncomingMessage, response: ServerResponse) => void
+async function meeting<T>(trouble: OnRequest, run: () => Promise<T>): Promise<T> {
+  standIn.app.server.prependListener('request', trouble)
+  try {
+    return await run()
+  } finally {
+    standIn.app.server.off('request', trouble)
+  }
+}
+const failWith: OnRequest = (request, response) => {
+  request.url = '/nowhere'
+  const writeHead = response.writeHead.bind(response)
+  Object.assign(response, { writeHead: () => writeHead(500, {}) })
+}
 const leadAway = (request: IncomingMessage, response: ServerResponse) => {
   if (request.url !== '/what-we-mend/') return
   request.url = '/nowhere'
