@@ -229,13 +229,15 @@ test('addresses that the system keeps are told before anything is sent; where an
   })
   const own = { ...folders, confirm: false, inUse: true }
   const pages = () => blog.sql("SELECT post_name FROM wp_posts WHERE post_type = 'page' AND post_name LIKE 'pier%'")
+  const refusals = async () => (await settle(plan, own)).failed.map(({ ref, text }) => `${ref}: ${text}`)
+  const why = 'something else has the address “pier” there: it would stand at “pier-2”'
   for (const run of ['the first run', 'the second']) {
-    const { failed } = await settle(plan, own)
-    assert.deepEqual(
-      failed.map(({ ref, text }) => `${ref}: ${text}`),
-      ['pages/pier: The site refused it (something else has the address “pier” there: it would stand at “pier-2”).'],
-      run,
-    )
+    assert.deepEqual(await refusals(), [`pages/pier: The site refused it (${why}).`], run)
     assert.equal(pages().trim(), '', run)
   }
+  blog.meddle("add_filter('pre_delete_post', '__return_false');")
+  const stays = `pages/pier: The site refused it (${why}; it was made, and could not be removed again).`
+  assert.deepEqual(await refusals(), [stays])
+  blog.meddle(undefined)
+  assert.equal(pages().trim(), 'pier-2')
 })

@@ -44,17 +44,20 @@ export const content: Carrier<ContentFields, WordPressSession> = {
     const instead = read.map((item, index) => placeInstead(loads[index], item?.slug))
     const strays = loads.flatMap(({ route, id }, index) => {
       const item = read[index]
-      return item && id === undefined && instead[index] !== undefined ? [`/wp/v2/${route}/${item.id}?force=true`] : []
+      const isStray = item !== undefined && id === undefined && instead[index] !== undefined
+      return isStray ? [{ index, path: `/wp/v2/${route}/${item.id}?force=true` }] : []
     })
     // every run would add one more
-    await batch(
+    const gone = await batch(
       session,
-      strays.map((path) => ({ method: 'DELETE', path })),
+      strays.map(({ path }) => ({ method: 'DELETE', path })),
     )
+    const stay = new Set(strays.filter((_, which) => (gone[which]?.status ?? 0) >= 400).map(({ index }) => index))
     return responses.map(({ status, body }, index): Carried => {
       if (status >= 400) return { refused: refusal(status, body) }
       const why = instead[index]
-      return why === undefined ? { id: read[index]?.id, address: read[index]?.link } : { refused: why }
+      if (why === undefined) return { id: read[index]?.id, address: read[index]?.link }
+      return { refused: stay.has(index) ? `${why}; it was made, and could not be removed again` : why }
     })
   },
 }
