@@ -1,3 +1,5 @@
+import type { Answer } from './answer.js'
+
 /**
  * What a request is for: log-ins and log-outs are counted apart from what could change the site. A POST that only asks says
  * that it is to read.
@@ -23,6 +25,8 @@ export interface Ask {
   purpose?: Purpose
   /** Milliseconds within which the whole answer has to be there. */
   most?: number
+  /** Whether an answer tells what was asked for, although it says that the server failed. */
+  tells?: (answer: Answer) => boolean
   /** Takes a file's bytes as they come; the answer's text is empty then. */
   into?: (part: Uint8Array) => Promise<void>
 }

@@ -1,9 +1,9 @@
 import type { Answer } from './answer.js'
 
-/** How long a server is left alone that asks for it, in seconds at the most, and how often one that says “too many requests”. */
-const PATIENCE = { most: 70, times: 3 }
-/** Seconds after which what the server failed at is read once more: many such failures are a moment's trouble. */
-const MOMENT = 1
+/** How long a server that says “too many requests” is waited for, in seconds at the most, and how often. */
+const REFUSED = { most: 70, times: 3 }
+/** What a server failed at is read once more, after so many seconds: it may be a moment's trouble. One that says longer is down. */
+const FAILED = { most: 5, times: 1, pause: 1 }
 
 /** What of one request was answered so far. */
 interface Asked {
@@ -25,22 +25,27 @@ export function pauseBehind(
   { reads, refused, answered }: Asked,
 ): { seconds: number; wished: boolean } | undefined {
   const tooMany = status === 429
-  if (tooMany ? refused > PATIENCE.times : status < 500 || !reads || answered > 1) return undefined
-  const said = secondsToWait(headers)
-  const seconds = said ?? (tooMany ? 2 ** refused : MOMENT)
-  return seconds <= PATIENCE.most ? { seconds, wished: tooMany || said !== undefined } : undefined
+  if (tooMany ? refused > REFUSED.times : status < 500 || !reads || answered > FAILED.times) return undefined
+  const said = tooMany ? secondsToWait(headers) : soonest(headers['retry-after'])
+  const seconds = said ?? (tooMany ? 2 ** refused : FAILED.pause)
+  const { most } = tooMany ? REFUSED : FAILED
+  return seconds <= most ? { seconds, wished: tooMany || said !== undefined } : undefined
 }
 
 /**
- * How long a server asks to be left alone, in seconds: `Retry-After` (RFC 9110) or `RateLimit-Reset`, as a number or a date.
+ * When more requests are taken: `Retry-After` (RFC 9110) or `RateLimit-Reset`. The latter comes with every answer of some
+ * servers, and says nothing of a failure.
  */
-export function secondsToWait(headers: Answer['headers']): number | undefined {
-  const said = [headers['retry-after'], headers['ratelimit-reset'], headers['x-ratelimit-reset']]
+export const secondsToWait = (headers: Answer['headers']): number | undefined =>
   // some say a whole window in one of them, and what is left of it in another
+  soonest(headers['retry-after'], headers['ratelimit-reset'], headers['x-ratelimit-reset'])
+
+function soonest(...said: readonly (string | undefined)[]): number | undefined {
   const all = said.flatMap((text) => (text === undefined ? [] : secondsIn(text)))
   return all.length === 0 ? undefined : Math.min(...all)
 }
 
+/** Seconds from now, of a number of them or a date. */
 function secondsIn(text: string): number[] {
   const number = Number(text)
   const now = Date.now() / 1000

@@ -130,7 +130,7 @@ export class Visitor {
       const answer = await this.#reading(url, ask)
       asked[answer.status === 429 ? 'refused' : 'answered'] += 1
       const pause = pauseBehind(answer, asked)
-      if (!pause) return answer
+      if (!pause || ask.tells?.(answer)) return answer
       if (pause.wished) this.more.waits?.(pause.seconds)
       await wait(pause.seconds * 1000, undefined, { signal: this.more.signal }).catch(() => {
         throw stopped(this.more.signal)

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
-import { changedPairs, formOn, NoAnswer, parseAddress, Traffic, Visitor } from 'unpack'
+import { changedPairs, formOn, NoAnswer, parseAddress, Traffic, Visitor, type Answer } from 'unpack'
 import { connections } from '../../src/web/connections.js'
 import { serve, type Handler, type Reply } from '../help/pages.js'
 
@@ -143,16 +143,20 @@ test('a reading that the server failed at is asked for once more; what could cha
       response.writeHead(status, status === 503 ? headers : {}).end('here')
     })
   }
-  const moment = await failing([500])
+  // when its window of requests ends is told with every answer, and says nothing of the failure
+  const moment = await failing([503], { 'ratelimit-reset': '60' })
   const [began, { status, text }] = [Date.now(), await moment.visitor.get('/')]
   assert.deepEqual([status, text, moment.seen.length], [200, 'here', 2])
   assert.ok(Date.now() - began >= 900)
+  const tells = await failing([500])
+  const ask = { tells: ({ text: told }: Answer) => told === 'here' }
+  assert.deepEqual([(await tells.visitor.get('/', ask)).status, tells.seen.length], [500, 1])
   const asks = await failing([502])
   assert.deepEqual([(await asks.visitor.query('ask', {})).status, asks.seen.length], [200, 2])
   // for longer: it is told as it is, and so is one that says itself that it will take long
   const down = await failing([503, 500, 500])
   assert.deepEqual([(await down.visitor.get('/')).status, down.seen.length], [500, 2])
-  const mending = await failing([503], { 'retry-after': '3600' })
+  const mending = await failing([503], { 'retry-after': '30' })
   assert.deepEqual([(await mending.visitor.get('/')).status, mending.seen.length], [503, 1])
   // refused in between, and failed at then
   const both = await failing([500, 429, 500], {})

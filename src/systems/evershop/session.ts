@@ -44,10 +44,9 @@ export class EverShopSession implements SignedIn {
     return documentOf(answer, z.object({ data: schema }), wanted).data
   }
 
-  /** A document of the interface, as it came. */
-  async read(place: string): Promise<{ url: string; status: number; document: unknown }> {
-    const answer = await this.#ask(place, { method: 'GET', purpose: 'read' })
-    return { url: answer.url, status: answer.status, document: jsonOf(answer) }
+  /** A document of the interface, as it came. @param tells which answers tell something, although they say that it failed */
+  read(place: string, tells: (answer: Answer) => boolean): Promise<Answer> {
+    return this.#ask(place, { method: 'GET', tells })
   }
 
   /** Sends a change. The system answers 500 for what it only does not take. */
