@@ -25,7 +25,7 @@ export interface Ask {
   purpose?: Purpose
   /** Milliseconds within which the whole answer has to be there. */
   most?: number
-  /** Whether an answer tells what was asked for, although it says that the server failed. */
+  /** Which answers tell what was asked for, although they say that the server failed (5xx): those are not asked for once more. */
   tells?: (answer: Answer) => boolean
   /** Takes a file's bytes as they come; the answer's text is empty then. */
   into?: (part: Uint8Array) => Promise<void>
