@@ -26,7 +26,7 @@ export interface Fault {
   /** The number of the request, from 1 on; or what its line must match, as `GET /office/pages`. */
   at: number | string
   is: FaultKind
-  /** How often, the same request each time; once where left out. */
+  /** How often, with a number when the same request comes again; once where left out. */
   times?: number
 }
 

@@ -33,6 +33,15 @@ const logIn = page(
 /** Milliseconds between two bytes of an answer that drips. */
 const DRIP = 50
 
+/** A fault, how often it is still to come, and what it has befallen. */
+type Pending = Fault & { left: number; befell?: string }
+
+/** Whether a fault is for this request; one at a number is for the same request again, when that comes. */
+function befalls({ at, befell }: Pending, number: number, line: string): boolean {
+  if (typeof at === 'string') return new RegExp(at).test(line)
+  return befell === undefined ? at === number : befell === line
+}
+
 /** The text of what somebody asks or answers. */
 async function bytesOf(message: IncomingMessage): Promise<Buffer> {
   const parts: Buffer[] = []
@@ -46,7 +55,7 @@ async function bytesOf(message: IncomingMessage): Promise<Buffer> {
  * @param port where it listens on 127.0.0.1; 0 for any
  */
 export async function troubled(to: number, port = 0): Promise<TroubledSite> {
-  let faults: (Fault & { left: number; line?: string })[] = []
+  let faults: Pending[] = []
   let count = 0
   let other: { headers: IncomingMessage['headers']; body: Buffer; status: number } | undefined
   const passed: Passed[] = []
@@ -55,18 +64,10 @@ export async function troubled(to: number, port = 0): Promise<TroubledSite> {
     const one: Passed = { number: count, method: ask.method ?? 'GET', url: ask.url ?? '/' }
     passed.push(one)
     const line = `${one.method} ${one.url}`
-    const fault = faults.find(
-      ({ at, left, line: befallen }) =>
-        left > 0 &&
-        (befallen === undefined
-          ? typeof at === 'number'
-            ? at === count
-            : new RegExp(at).test(line)
-          : befallen === line),
-    )
+    const fault = faults.find((other) => other.left > 0 && befalls(other, count, line))
     if (fault) {
       fault.left -= 1
-      if (typeof fault.at === 'number') fault.line = line
+      fault.befell = line
       one.is = fault.is
     }
     void pass(ask, reply, fault?.is, count).catch(() => reply.destroy())

@@ -36,7 +36,7 @@ export function pageOf(results: readonly Result[], { date, seed }: { date: strin
     'unpack stand-in blog --faults faults.json',
     '```',
     '',
-    '`faults.json` is a list. `at` is the number of a request, or an expression that its line has to match; `times` is how often, the same request each time, once where it is left out.',
+    '`faults.json` is a list. `at` is the number of a request, or an expression that its line has to match; `times` is how often (behind a number: when the same request comes again), once where it is left out.',
     '',
     '```json',
     '[{ "at": 12, "is": "503" }, { "at": "GET /office/pages", "is": "cut", "times": 2 }]',
