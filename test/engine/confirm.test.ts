@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict'
 import { readdirSync, statSync } from 'node:fs'
-import type { IncomingMessage, ServerResponse } from 'node:http'
+import type { IncomingMessage, OutgoingHttpHeaders, ServerResponse } from 'node:http'
 import { after, before, test } from 'node:test'
 import { confirm, settle, type Check } from 'unpack'
 import { remarksOn } from '../../src/engine/remarks.js'
@@ -176,18 +176,19 @@ test('a page that leads away, and a screen that can’t be read: a failed check 
   const away = await meeting(leadAway, failing)
   assert.deepEqual(away, ['/what-we-mend/ shows “toasters”', 'the page “What we mend” shows its text'].reverse())
 })
+
 test('a server that fails at each reading once: all is looked at, and nothing fails; one that goes on failing does', async () => {
   const met = new Set<string>()
   const failFirst = (request: IncomingMessage, response: ServerResponse) => {
     if (request.method !== 'GET' || met.has(request.url ?? '')) return
     met.add(request.url ?? '')
-    failWith(request, response)
+    failNow(request, response)
   }
   assert.deepEqual(await meeting(failFirst, failing), [])
   assert.ok(met.size > 20)
   let looks = 0
   const failOn = (request: IncomingMessage, response: ServerResponse) => {
-    if (request.url === '/office/uploads' && ++looks > 1) failWith(request, response)
+    if (request.url === '/office/uploads' && ++looks > 1) failNow(request, response)
   }
   assert.deepEqual(await meeting(failOn, failing), ["the dashboard's screen “uploads” opens"])
   assert.equal(looks, 3)
@@ -202,16 +203,16 @@ async function meeting<T>(trouble: OnRequest, run: () => Promise<T>): Promise<T>
     standIn.app.server.off('request', trouble)
   }
 }
-const failWith: OnRequest = (request, response) => {
-  request.url = '/nowhere'
-  const writeHead = response.writeHead.bind(response)
-  Object.assign(response, { writeHead: () => writeHead(500, {}) })
-}
-const leadAway = (request: IncomingMessage, response: ServerResponse) => {
-  if (request.url !== '/what-we-mend/') return
-  request.url = '/nowhere'
-  const writeHead = response.writeHead.bind(response)
-  Object.assign(response, { writeHead: () => writeHead(302, { location: 'http://127.0.0.1:9/' }) })
+const answerWith =
+  (status: number, headers: OutgoingHttpHeaders = {}): OnRequest =>
+  (request, response) => {
+    request.url = '/nowhere'
+    const writeHead = response.writeHead.bind(response)
+    Object.assign(response, { writeHead: () => writeHead(status, headers) })
+  }
+const failNow = answerWith(500)
+const leadAway: OnRequest = (request, response) => {
+  if (request.url === '/what-we-mend/') answerWith(302, { location: 'http://127.0.0.1:9/' })(request, response)
 }
 
 test('other hosts that the front page loads from are told, and fail nothing; an address without https as well', async () => {

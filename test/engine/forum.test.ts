@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { after, test } from 'node:test'
 import { compareSite, confirm, settle, survey } from 'unpack'
+import { failed } from '../help/failed.js'
 import { folder } from '../help/folders.js'
 import { runningForum } from '../help/forum.js'
 import { writesAt } from '../help/sites.js'
@@ -13,8 +14,6 @@ const open: { close(): Promise<void> }[] = []
 after(() => Promise.all(open.map((one) => one.close())))
 const start = (standing: 'fresh' | 'in-use' = 'fresh', base = '/') =>
   runningForum(root, (one) => open.push(one), standing, base)
-const failed = (checks: readonly { name: string; outcome: string; detail: string }[]) =>
-  checks.filter(({ outcome }) => outcome === 'failed').map(({ name, detail }) => `${name}: ${detail}`)
 
 for (const base of ['/', '/board/'])
   test(`the demo’s forum at ${base}: settled, confirmed, and a second run writes nothing`, async () => {

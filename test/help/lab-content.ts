@@ -4,7 +4,7 @@ import { createServer, request as forward } from 'node:http'
 import { join } from 'node:path'
 import { after } from 'node:test'
 import { promisify } from 'node:util'
-import { Secret, type LoginsFile } from 'unpack'
+import { builtIn, Secret, type LoginsFile } from 'unpack'
 import type { Provided } from 'unpack/conformance'
 import { troubled, type TroubledSite } from '../../stand-ins/faults/proxy.js'
 import { freePort } from './port.js'
@@ -127,6 +127,21 @@ export async function labContent(name: string): Promise<LabContent> {
 /** Stores what the host wrote to the owner. */
 export const keepersLogin = (logins: LoginsFile, address: string): Promise<void> =>
   logins.put(address, keeper.username, new Secret(keeper.password))
+
+/** A site that is not made yet, with the host's login stored, and options for a run on it. */
+export async function unmadeSite(content: LabContent, folder: string) {
+  const address = content.next()
+  const options = { systems: builtIn, ...(await ownFolders(folder)) }
+  await keepersLogin(options.logins, address)
+  return { address, options }
+}
+
+/** The same of one that is made already. */
+export async function madeSite(content: LabContent, folder: string) {
+  const site = await unmadeSite(content, folder)
+  await content.make(site.address)
+  return site
+}
 
 /** A site that waits for its first run, for the suite. */
 export async function providedContent(content: LabContent, folder: string): Promise<Provided> {

@@ -60,7 +60,3 @@ export function handsOn(shop: LabShop, root: string) {
     lines: (sql: string) => shop.sql(sql).trim().split('\n'),
   }
 }
-
-/** The checks that failed, with why. */
-export const failed = (checks: readonly { name: string; outcome: string; detail: string }[]): string[] =>
-  checks.filter(({ outcome }) => outcome === 'failed').map(({ name, detail }) => `${name}: ${detail}`)

@@ -2,27 +2,18 @@ import assert from 'node:assert/strict'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { test } from 'node:test'
-import { builtIn, compareSite, settle } from 'unpack'
+import { compareSite, settle } from 'unpack'
+import { failed } from '../help/failed.js'
 import { folder } from '../help/folders.js'
-import { keepersLogin, labContent } from '../help/lab-content.js'
+import { labContent, madeSite } from '../help/lab-content.js'
 import { museumFolder } from '../help/museum.js'
 import { planned } from '../help/plan.js'
-import { ownFolders } from '../help/sites.js'
 
 const root = folder()
 const content = await labContent('content-places')
 
-/** A site that is made already, with the host's login stored. */
-async function made() {
-  const address = content.next()
-  await content.make(address)
-  const options = { systems: builtIn, ...(await ownFolders(root)) }
-  await keepersLogin(options.logins, address)
-  return { address, options }
-}
+const made = () => madeSite(content, root)
 const marlow = 'username: marlow, email: ines@ropewalk.example, signInAs: boss'
-const failed = (checks: readonly { name: string; outcome: string; detail: string }[]) =>
-  checks.filter(({ outcome }) => outcome === 'failed').map(({ name, detail }) => `${name}: ${detail}`)
 
 test('what somebody closed where uploads and news have their place stays closed, and so does all that is in it', async () => {
   const { address, options } = await made()

@@ -2,8 +2,9 @@ import assert from 'node:assert/strict'
 import { readdirSync } from 'node:fs'
 import { test } from 'node:test'
 import { builtIn, compareSite, confirm, formOn, Secret, settle, type Baseline } from 'unpack'
+import { failed } from '../help/failed.js'
 import { folder } from '../help/folders.js'
-import { keeper, keepersLogin, labContent } from '../help/lab-content.js'
+import { keeper, labContent, madeSite } from '../help/lab-content.js'
 import { museumBaseline } from '../help/museum.js'
 import { planned } from '../help/plan.js'
 import { ownFolders } from '../help/sites.js'
@@ -11,16 +12,7 @@ import { ownFolders } from '../help/sites.js'
 const root = folder()
 const content = await labContent('content-traps')
 
-/** A site that is made already, with the host's login stored. */
-async function made() {
-  const address = content.next()
-  await content.make(address)
-  const options = { systems: builtIn, ...(await ownFolders(root)) }
-  await keepersLogin(options.logins, address)
-  return { address, options }
-}
-const failed = (checks: readonly { name: string; outcome: string; detail: string }[]) =>
-  checks.filter(({ outcome }) => outcome === 'failed').map(({ name, detail }) => `${name}: ${detail}`)
+const made = () => madeSite(content, root)
 const FORM = 'POST /acl_users/users/manage_updateUserPassword'
 
 /** Whether a password opens the whole server. */

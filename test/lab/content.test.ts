@@ -3,25 +3,17 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { test } from 'node:test'
 import { builtIn, compareSite, confirm, settle, survey, type Baseline } from 'unpack'
+import { failed } from '../help/failed.js'
 import { folder } from '../help/folders.js'
-import { keepersLogin, labContent } from '../help/lab-content.js'
+import { labContent, unmadeSite } from '../help/lab-content.js'
 import { planned } from '../help/plan.js'
 import { zipOf } from '../help/zip.js'
 import { inGerman, museumBaseline } from '../help/museum.js'
-import { ownFolders } from '../help/sites.js'
 
 const root = folder()
 const content = await labContent('content')
 
-/** A site that is not made yet, with the host's login stored. */
-async function site() {
-  const address = content.next()
-  const options = { systems: builtIn, ...(await ownFolders(root)) }
-  await keepersLogin(options.logins, address)
-  return { address, options }
-}
-const failed = (checks: readonly { name: string; outcome: string; detail: string }[]) =>
-  checks.filter(({ outcome }) => outcome === 'failed').map(({ name, detail }) => `${name}: ${detail}`)
+const site = () => unmadeSite(content, root)
 const inside = (address: string, place: string) => `${address}${place}`
 
 /** Settles, and expects that all is as planned, and that a second run sends nothing, as a server in front of the site counts. */

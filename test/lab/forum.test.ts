@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { beforeEach, test } from 'node:test'
 import { builtIn, compareSite, confirm, NoAnswer, Secret, settle, survey, type RunOptions } from 'unpack'
+import { failed } from '../help/failed.js'
 import { folder } from '../help/folders.js'
 import { hostsLogin, labForum } from '../help/lab-forum.js'
 import { ownFolders } from '../help/sites.js'
@@ -23,8 +24,6 @@ beforeEach(async () => {
 })
 
 const plan = (change?: (text: string) => string) => watchersOnMisago(address, change)
-const failed = (checks: readonly { name: string; outcome: string; detail: string }[]) =>
-  checks.filter(({ outcome }) => outcome === 'failed').map(({ name, detail }) => `${name}: ${detail}`)
 
 test('a fresh forum: surveyed, compared, settled, confirmed, and a second run writes nothing', async () => {
   const found = await survey(address, { systems: builtIn })

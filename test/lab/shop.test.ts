@@ -3,9 +3,10 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { test } from 'node:test'
 import { builtIn, chooseAll, compareSite, confirm, settle, survey, undo } from 'unpack'
+import { failed } from '../help/failed.js'
 import { folder } from '../help/folders.js'
 import { labShop } from '../help/lab-shop.js'
-import { failed, handsOn } from '../help/shop-hands.js'
+import { handsOn } from '../help/shop-hands.js'
 
 const root = folder()
 const shop = await labShop('shop')

@@ -11,7 +11,7 @@ export const HOLDERS = { posts: 'news', events: 'events', media: 'files' } as co
 export const TITLES = { posts: 'News', events: 'Events', media: 'Files' } as const
 export type Holder = keyof typeof HOLDERS
 export const holders = ['posts', 'events', 'media'] as const
-/** Which of them is for what. */
+/** Which of them holds an entry of which sort. */
 export const HOLDER_OF = { news: 'posts', event: 'events' } as const
 const MAY_HOLD: Readonly<Record<Holder, readonly string[]>> = {
   posts: ['News Item'],
