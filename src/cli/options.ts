@@ -19,6 +19,10 @@ export const EVERYTHING = '*'
 export const withAgain = (args: readonly string[]): string[] =>
   args.map((arg) => (arg === '--again' ? `--again=${EVERYTHING}` : arg))
 
+/** The option of commands that can count the file for more than what people changed since. */
+export const againOption = (command: Command, what: string): Command =>
+  command.option('--again [ref]', `${what}: everything, or --again=REF (may be given several times)`, gather)
+
 /** Options that every command on a site knows. */
 export const withSystems = (command: Command): Command =>
   command

@@ -164,8 +164,6 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   under?: keyof I & string
   /** What of an item stays when it is moved: one of ours that stands elsewhere is moved to a plan of the same, where just one fits. */
   stays?(item: I): string
-  /** The ref by which earlier versions of Unpack knew what goes by this one. */
-  formerRef?(ref: string): string
   /** What it lives within is never removed as long as it is there and stays. */
   keepsHolder?: true
   /** How the baseline takes over one that shipped and can't go. */
@@ -198,8 +196,10 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   unsaid?: readonly (keyof I & string)[]
   /** Fields that are the owner's once they edited them. */
   texts?: readonly (keyof I & string)[]
-  /** Fields that are the owner's once they changed them, whatever they hold: what we wrote last is remembered of each. */
-  theirs?: readonly (keyof I & string)[]
+  /** Fields that hold an order: a list, or an item's place among others. */
+  ranks?: readonly (keyof I & string)[]
+  /** Fields that no person sets: they are always brought to the plan. All others are the owner's once they changed them. */
+  settledAlways?: readonly (keyof I & string)[]
   /** Fields that are sent when an item is made, and never after: what stands there counts from then on. */
   onlyNew?: readonly (keyof I & string)[]
   /** Why a key is the owner's to change by hand, as things stand there. */

@@ -68,7 +68,7 @@ export function compare(baseline: Baseline, inventory: Inventory, options: Compa
 
   const pairs = [...bound.values()].flatMap((binding) => binding.pairs)
   const toCome = new Map(pairs.flatMap(({ found, ref }): [string, string][] => (found ? [[found.ref, ref]] : [])))
-  const scales = { baseline, options, toCome, inventory, conflicts: new Set<string>() }
+  const scales = { baseline, options, toCome, inventory, conflicts: new Set<string>(), inUse }
   const planned = new Map(pairs.map((pair) => [pair.ref as string, pair]))
   const called = Object.fromEntries([
     ...allFound(inventory).map(({ ref, item }) => [ref, calledBy(ref, anyItem(item))] as const),

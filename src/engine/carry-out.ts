@@ -116,14 +116,15 @@ export async function carryOut(
 
   function settled(step: Step, outcome: Carried, carrier: Carrier<unknown>): void {
     for (const { ref } of step.more.proves) {
-      if (outcome.refused === undefined)
+      if (outcome.refused === undefined) {
+        agenda.took(ref)
         record.journal({
           event: 'done',
           carrier: carrier.name,
           ref,
           ...(outcome.id !== undefined && { id: outcome.id }),
         })
-      else {
+      } else {
         record.journal({ event: 'refused', carrier: carrier.name, ref, why: outcome.refused })
         agenda.refuse(ref, {
           code: 'refused-by-site',

@@ -48,7 +48,8 @@ async function confirmOn(run: Run, options: ConfirmOptions): Promise<Confirmed> 
     const record = run.record(started)
     record.journal({ event: 'opened' })
     const tried = options.try ? await tryOut(run, record) : []
-    const { checks: looked, eyes, remarks: notes } = await lookAtAll(run, record)
+    const { checks: looked, eyes, remarks, changed } = await lookAtAll(run, record)
+    const notes = [...remarks, ...changed]
     const checks = [...looked, ...tried]
     for (const check of tried) run.account.tell({ is: 'check', check })
     record.journal({ event: 'closed', ok: tally(checks).failed === 0 })

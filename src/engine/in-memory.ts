@@ -1,4 +1,5 @@
 import { addressText, type SiteAddress } from '../core/address.js'
+import type { LeftBehind } from '../core/comparing/left.js'
 import { grouped } from '../core/grouped.js'
 import type { HeldLock, Memory } from './keeping.js'
 import { emptyState, type StateFile } from './state-file.js'
@@ -12,7 +13,6 @@ export class InMemory implements Memory {
   /** The same keys, for looking up. */
   readonly #ours = new Map<string, ReadonlySet<string>>()
   protected now: StateFile
-  protected former: Readonly<Record<string, string>> = {}
   readonly folder: string = ''
   #underWay: { intents: Intent[]; made: Made[] } = { intents: [], made: [] }
 
@@ -21,9 +21,8 @@ export class InMemory implements Memory {
   }
 
   /** What was read takes the place of what was known. */
-  protected become(now: StateFile, former: Readonly<Record<string, string>> = {}): void {
+  protected become(now: StateFile): void {
     this.now = now
-    this.former = former
     this.#ours.clear()
   }
   /** Called after every change. */
@@ -40,13 +39,25 @@ export class InMemory implements Memory {
     return this.now
   }
 
-  /** The digest of the text that we last wrote to a ref, or of the value of a key that can't be read back (`ref#key`). */
-  written(ref: string): string | undefined {
-    return this.now.digests[ref]
+  /** What is remembered of the item at a ref as we left it, key by key. */
+  left(ref: string): LeftBehind | undefined {
+    return this.now.left[ref]
   }
-  /** The same, as a version of Unpack kept it that did not know whose an item is. */
-  formerly(ref: string): string | undefined {
-    return this.former[ref]
+  async leave(left: Readonly<Record<string, LeftBehind>>): Promise<void> {
+    const known = this.now.left
+    const news = Object.entries(left).flatMap(([ref, marks]) => {
+      const before = known[ref] ?? {}
+      return Object.entries(marks).every(([key, mark]) => before[key] === mark)
+        ? []
+        : [[ref, { ...before, ...marks }] as const]
+    })
+    if (news.length === 0) return
+    this.now = { ...this.now, left: { ...known, ...Object.fromEntries(news) } }
+    await this.save()
+  }
+  /** What is remembered under a name. */
+  written(name: string): string | undefined {
+    return this.now.digests[name]
   }
   /** The digest of an item that came with sample content. */
   sampled(ref: string): string | undefined {
@@ -90,9 +101,7 @@ export class InMemory implements Memory {
     return Promise.resolve()
   }
   make(made: readonly Made[]): Promise<void> {
-    const refs = new Set(made.map(({ ref }) => ref))
-    const intents = this.#underWay.intents.filter(({ ref }) => !refs.has(ref))
-    this.#underWay = { intents, made: [...this.#underWay.made, ...made] }
+    this.#underWay.made.push(...made)
     return Promise.resolve()
   }
   arrived(): Promise<void> {

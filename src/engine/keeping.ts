@@ -1,4 +1,5 @@
 import type { SiteAddress } from '../core/address.js'
+import type { LeftBehind } from '../core/comparing/left.js'
 import type { JournalLine, Report } from '../core/report/report.js'
 import type { Guard } from '../logins/guard.js'
 import type { StateFile } from './state-file.js'
@@ -18,10 +19,12 @@ export interface Memory {
   /** What there is to say of how it was found. */
   readonly told: readonly string[]
   readonly all: StateFile
-  /** The digest of the text that we last wrote to a ref, or of the value of a key that can't be read back (`ref#key`). */
-  written(ref: string): string | undefined
-  /** The same, as a version of Unpack kept it that did not know whose an item is. */
-  formerly(ref: string): string | undefined
+  /** What is remembered of the item at a ref as we left it, key by key. */
+  left(ref: string): LeftBehind | undefined
+  /** Values that were left, by ref and key; they take the place of what was remembered of those keys. */
+  leave(left: Readonly<Record<string, LeftBehind>>): Promise<void>
+  /** What is remembered under a name: that an item stood there once, say. */
+  written(name: string): string | undefined
   /** The digest of an item that came with sample content. */
   sampled(ref: string): string | undefined
   remember(digests: Record<string, string>, samples?: Record<string, string>): Promise<void>

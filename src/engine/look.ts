@@ -30,6 +30,8 @@ export interface Looked {
   eyes: EyesCell[]
   /** What is worth knowing of the public site beside the plan. */
   remarks: Remark[]
+  /** What stands otherwise than planned since somebody changed it. */
+  changed: Remark[]
 }
 
 /**
@@ -60,7 +62,9 @@ export async function lookAtAll(run: Run, record: RunRecord, oldPlaces: readonly
   await run.eyes.close()
   if (inventory) add(nothingLeft(comparison))
   if (session) add(await signOut(run, session))
-  return { checks, eyes: eyes.cells, remarks: seen.remarks }
+  const theirs = new Set(comparison.theirKeys.map((key) => key.replace(/#.*/, '')))
+  const changed = comparison.kept.filter(({ ref }) => theirs.has(ref))
+  return { checks, eyes: eyes.cells, remarks: seen.remarks, changed }
 }
 
 /** What some may do and others not, as many eyes find it. */

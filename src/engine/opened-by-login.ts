@@ -1,3 +1,4 @@
+import type { SomeFound } from '../core/comparing/result.js'
 import { foundAt } from '../core/inventory.js'
 import { plannedAccounts } from '../core/accounts.js'
 import type { Inventory } from '../core/areas/index.js'
@@ -15,7 +16,7 @@ export async function openedByLogin(run: Run, inventory: Inventory): Promise<Own
   const unknown = plannedAccounts(baseline)
     .filter(({ password }) => password === 'made')
     .flatMap(({ area, ref, username }) => {
-      const found = foundAt(inventory, ref)
+      const found = foundAt(inventory, ref) as SomeFound | undefined
       return found && !state.isOurs(area, keyOf(found)) ? [{ area, found, username }] : []
     })
   const ours: Owned[] = []

@@ -8,78 +8,160 @@ import {
   type AreaName,
   type Inventory,
 } from '../core/areas/index.js'
-import type { Comparison, SomeFound } from '../core/comparing/result.js'
+import { markOf, type LeftBehind } from '../core/comparing/left.js'
+import type { Comparison, SomeArea, SomeFound } from '../core/comparing/result.js'
+import type { Value } from '../core/area.js'
 import { allFound, foundAt } from '../core/inventory.js'
-import { areaIn } from '../core/ref.js'
+import { areaIn, nameIn } from '../core/ref.js'
 import { grouped } from '../core/grouped.js'
-import { bodyDigest } from '../core/text/normal-form.js'
 import { given, textOf } from '../core/value.js'
 import type { Memory } from './keeping.js'
 import type { Intent } from './under-way.js'
 
-/** What an item of ours is known by: its number, and when it was made where the system tells that. */
-export const keyOf = ({ id, stamp }: Pick<SomeFound, 'id' | 'stamp'>): string =>
-  stamp === undefined ? String(id) : `${id}@${stamp}`
+const areaOfRef = (ref: string): SomeArea => areaOf(areaIn(ref) as AreaName)
+
+/**
+ * What an item of ours is known by: the site's own number with the time at which it was made; where the system tells no time,
+ * with its name. A number alone is used again, by restored backups and by clones.
+ */
+export function keyOf({ id, stamp, ref, item }: Pick<SomeFound, 'id' | 'stamp' | 'ref' | 'item'>): string {
+  if (stamp !== undefined) return `${id}@${stamp}`
+  const { guarded, stays } = areaOfRef(ref)
+  return guarded ? `${id}~${stays?.(item) ?? nameIn(ref)}` : String(id)
+}
 
 /** An area and the key of an item in it. */
 export interface Owned {
   area: AreaName
   key: string
   ref: string
-  /** The digest of its text, where it has one. */
-  text?: string
 }
 
-/** What a run that ended before it could look has made: by the number it was told, or by the values it was about to write. */
-export function arrivedIn(inventory: Inventory, { intents, made }: Memory['underWay']): Owned[] {
+/** Items of ours, and the values in them that are ours. */
+export interface Arrived {
+  owned: Owned[]
+  left: Record<string, LeftBehind>
+}
+
+/**
+ * What a run that ended before it could look has done. An item is ours by the number that the run was told, or by exactly the
+ * values that it was about to write; of its values only those that it wrote.
+ * @param isOver whether that run has ended: what stands there otherwise than it wrote, somebody has changed since
+ */
+export function arrivedIn(inventory: Inventory, { intents, made }: Memory['underWay'], isOver: boolean): Arrived {
   const byId = grouped<string, SomeFound>(
     areaNames.flatMap((name) =>
       (inventory[name] ?? []).map((found) => [`${name} ${found.id}`, found as SomeFound] as const),
     ),
   )
-  const told = made.flatMap(({ area, id }) =>
-    (byId.get(`${area} ${id}`) ?? []).map((found) => owned(area as AreaName, found)),
-  )
-  const meant = intents.flatMap(({ area, ref, wanted }) => {
-    const found = foundAt(inventory, ref) as SomeFound | undefined
-    return found && stands(area as AreaName, wanted, found.item) ? [owned(area as AreaName, found)] : []
-  })
-  return [...told, ...meant]
+  const told = made.flatMap(({ area, id, ref }) => (byId.get(`${area} ${id}`) ?? []).map((found) => ({ ref, found })))
+  const numbered = new Map(told.map(({ ref, found }) => [ref, found]))
+  const owned = told.map(({ found }) => ownedAs(found))
+  const left: Arrived['left'] = {}
+  for (const { area: name, ref, wanted, keys } of intents) {
+    const found = numbered.get(ref) ?? (foundAt(inventory, ref) as SomeFound | undefined)
+    if (!found) continue
+    const area = areaOf(name as AreaName)
+    const isNew = keys === undefined
+    if (!numbered.has(ref) && area.guarded) {
+      if (isNew && !stands(area, wanted, found.item)) continue
+      if (isNew) owned.push(ownedAs(found))
+    }
+    left[found.ref] = {
+      ...left[found.ref],
+      ...writtenIn(area, wanted, isOver ? keys : (keys ?? Object.keys(wanted)), found.item),
+    }
+  }
+  return { owned, left }
 }
 
-const owned = (area: AreaName, found: SomeFound): Owned => {
-  const { body } = found.item as { body?: string }
-  return { area, key: keyOf(found), ref: found.ref, ...(body !== undefined && { text: bodyDigest(body) }) }
+/** Marks of the values that a run wrote. What a new item of a run that has ended holds else, somebody has put there. */
+function writtenIn(area: SomeArea, wanted: AnyItem, keys: readonly string[] | undefined, item: AnyItem): LeftBehind {
+  const marks: Record<string, string> = {}
+  for (const key of keys ?? Object.keys(wanted)) {
+    const [want, here] = [wanted[key], item[key]]
+    if (want === undefined || area.onlyNew?.includes(key)) continue
+    if (isSame(area, key, want, here)) marks[key] = markOf(area, key, here)
+    else if (keys !== undefined || !area.guarded || area.apart?.includes(key)) continue
+    else marks[key] = markOf(area, key, here === undefined || here === '' ? here : want)
+  }
+  return marks
 }
+
+const isSame = (area: SomeArea, key: string, want: Value, here: Value | undefined): boolean =>
+  area.same?.(key, want, here ?? '') ?? dequal(want, here ?? '')
+
+const ownedAs = (found: SomeFound): Owned => ({
+  area: areaIn(found.ref) as AreaName,
+  key: keyOf(found),
+  ref: found.ref,
+})
 
 /** Whether an item has exactly these values, but for those that are settled in a step of their own. */
-function stands(name: AreaName, wanted: AnyItem, found: AnyItem): boolean {
-  const area = areaOf(name)
+function stands(area: SomeArea, wanted: AnyItem, found: AnyItem): boolean {
   return area.keys.every((key) => {
     const want = wanted[key]
     if (want === undefined || area.apart?.includes(key) || area.onlyNew?.includes(key)) return true
-    const here = found[key] ?? ''
     // a text may come in a request of its own
-    if (area.texts?.includes(key) && here === '') return true
-    return area.same?.(key, want, here) ?? dequal(want, here)
+    if (area.texts?.includes(key) && (found[key] ?? '') === '') return true
+    return isSame(area, key, want, found[key])
   })
 }
 
-/** What is about to be written, as far as it makes an item somebody could take for their own. */
+/** What is about to be written: an item that is new with all its values, another with those that change. */
 export const intentsOf = (differences: readonly AnyDifference[]): Intent[] =>
-  differences.flatMap(({ area, ref, ...difference }) =>
-    difference.is === 'left over' || !areaOf(area).guarded
-      ? []
-      : [{ area, ref, wanted: given(anyItem(difference.wanted)) as Intent['wanted'] }],
-  )
+  differences.flatMap((difference): Intent[] => {
+    if (difference.is === 'left over') return []
+    const { area, ref } = difference
+    const wanted = given(anyItem(difference.wanted)) as Intent['wanted']
+    return [{ area, ref, wanted, ...(difference.is === 'different' && { keys: [...difference.fields] }) }]
+  })
 
 /** What was made or changed, and stands there now. */
 export function ownedNow(inventory: Inventory, differences: readonly AnyDifference[]): Owned[] {
   return differences.flatMap((difference) => {
     if (difference.is === 'left over' || areaOf(difference.area).list === 'one') return []
     const found = foundAt(inventory, difference.ref)
-    return found ? [owned(difference.area, found as SomeFound)] : []
+    return found ? [ownedAs(found as SomeFound)] : []
   })
+}
+
+/**
+ * Marks of all values that are ours now, to be remembered.
+ * @param sent differences that the site took in this run: what it gives back of them counts, also where it is another value
+ */
+export function leftBehind(
+  inventory: Inventory,
+  { asPlanned }: Comparison,
+  sent: readonly AnyDifference[],
+  isOurs: (found: SomeFound) => boolean,
+): Record<string, LeftBehind> {
+  const left: Record<string, Record<string, string>> = {}
+  const planned = new Map(asPlanned.map(({ ref, keys }) => [ref, new Set(keys)]))
+  const mark = (ref: string, area: SomeArea, key: string, value: Value | undefined, asSent: boolean) => {
+    left[ref] = { ...left[ref], [key]: markOf(area, key, value, asSent) }
+  }
+  for (const difference of sent) {
+    const found =
+      difference.is === 'left over' ? undefined : (foundAt(inventory, difference.ref) as SomeFound | undefined)
+    if (difference.is === 'left over' || !found) continue
+    const area = areaOf(difference.area)
+    const [keys, isWhole]: [readonly string[], boolean] =
+      difference.is === 'missing' ? [area.keys, true] : [difference.fields, difference.found.origin === 'shipped']
+    for (const key of isWhole ? area.keys : keys) {
+      const want = anyItem(difference.wanted)[key]
+      const wasSent = want !== undefined && keys.includes(key)
+      mark(found.ref, area, key, found.item[key], !wasSent || isSame(area, key, want, found.item[key]))
+    }
+  }
+  for (const [ref, keys] of planned) {
+    const found = foundAt(inventory, ref) as SomeFound | undefined
+    if (!found) continue
+    const area = areaOfRef(ref)
+    if (area.guarded && !isOurs(found)) continue
+    for (const key of keys) mark(ref, area, key, found.item[key], true)
+  }
+  return left
 }
 
 /** Sides of items (access to a forum) that stand as planned: what the file leaves out is left alone from now on. */
@@ -89,7 +171,7 @@ export function stoodOnce(inventory: Inventory, { settled, differences }: Compar
     const { sideOf, ref } = areaOf(name)
     if (!sideOf) return []
     return (settled[name] ?? []).flatMap((item) => {
-      const holder = foundAt(inventory, textOf(item[sideOf]))
+      const holder = foundAt(inventory, textOf(item[sideOf])) as SomeFound | undefined
       return open.has(ref(item)) || !holder ? [] : [{ area: name, key: keyOf(holder), ref: ref(item) }]
     })
   })
@@ -102,6 +184,6 @@ export function holdsOurs(inventory: Inventory, ours: Readonly<Record<string, re
   return (
     known.length === 0 ||
     known.some((name) => inventory[name] === undefined) ||
-    allFound(inventory).some((found) => ours[areaIn(found.ref)]?.includes(keyOf(found)))
+    allFound(inventory).some((found) => ours[areaIn(found.ref)]?.includes(keyOf(found as SomeFound)))
   )
 }

@@ -6,18 +6,23 @@ import type { Run } from './run.js'
 /**
  * Brings what is remembered of a site together with what was read there: whether it is the same site, and what a run that
  * ended too early has made.
+ * @param isFirst whether this run has read nothing yet: what is under way is of one that has ended
  * @param imprint what tells this site from others; empty where it can't be read
  */
-export async function recogniseOurs(run: Run, inventory: Inventory, imprint: readonly string[]): Promise<void> {
+export async function recogniseOurs(
+  run: Run,
+  inventory: Inventory,
+  imprint: readonly string[],
+  isFirst: boolean,
+): Promise<void> {
   const { state } = run
   const isKnown =
     state.imprint.length === 0 || imprint.length === 0 || imprint.some((one) => state.imprint.includes(one))
   if (!isKnown || !holdsOurs(inventory, state.ours())) await state.forget()
   await state.imprinted(imprint)
-  const ours = arrivedIn(inventory, state.underWay)
-  await state.own(ours)
-  const texts = ours.flatMap(({ ref, text }) => (text === undefined ? [] : [[ref, text]]))
-  if (texts.length > 0) await state.remember(Object.fromEntries(texts) as Record<string, string>)
+  const { owned, left } = arrivedIn(inventory, state.underWay, isFirst)
+  await state.own(owned)
+  await state.leave(left)
   await state.arrived()
   await state.own(await openedByLogin(run, inventory))
 }

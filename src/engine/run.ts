@@ -96,6 +96,14 @@ export class Run {
     this.#lock = await this.state.lock()
   }
 
+  #hasRead = false
+  /** Whether the site is read for the first time in this run. */
+  isFirstReading(): boolean {
+    const isFirst = !this.#hasRead
+    this.#hasRead = true
+    return isFirst
+  }
+
   /** A new record of what this run does. */
   record(started: Date): RunRecord {
     const record = this.keeping.record(this.site.address, started, this.account.guard)

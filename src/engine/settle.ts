@@ -1,7 +1,7 @@
 import { allFound } from '../core/inventory.js'
 import type { AnyDifference, Inventory } from '../core/areas/index.js'
 import type { Baseline } from '../core/baseline/schema.js'
-import type { Comparison } from '../core/compare.js'
+import type { Comparison, Remark } from '../core/compare.js'
 import { tally } from '../core/report/outcome.js'
 import { UnpackError, type ErrorCode } from '../core/errors.js'
 import type { Check, EyesCell } from '../core/report/report.js'
@@ -136,7 +136,7 @@ async function carryThrough(
   await moved?.session.signOut().catch(() => undefined)
   const { checks, eyes, remarks } =
     options.confirm === false || !moved
-      ? { checks: [], eyes: [], remarks: [] }
+      ? { checks: [], eyes: [], remarks: [] as Remark[] }
       : await lookAtAll(moved.run, record, oldPlaces)
 
   // where the address was changed, the site is at the new one

@@ -10,6 +10,9 @@ export const stateSchema = z.strictObject({
   imprint: z.array(z.string()),
   /** Items that we made or took over, by area: the site's own numbers of them. */
   ours: z.record(z.string(), z.array(z.string())),
+  /** What was left under each ref, key by key: short digests. */
+  left: z.record(z.string(), digests).default({}),
+  /** What stood under a ref once, and under which rule it was made. */
   digests,
   samples: digests,
   debts: z.array(z.string()),
@@ -19,19 +22,12 @@ export const stateSchema = z.strictObject({
 /** What is remembered of a site, as it lies on the disk. */
 export type StateFile = z.output<typeof stateSchema>
 
-/** As version 0.1 kept it: it did not know whose an item is. */
-export const formerSchema = z.strictObject({
-  texts: z.literal(1),
-  digests,
-  samples: digests.default({}),
-  debts: z.array(z.string()).default([]),
-})
-
 export const emptyState = (address: string): StateFile => ({
   state: 1,
   address,
   imprint: [],
   ours: {},
+  left: {},
   digests: {},
   samples: {},
   debts: [],

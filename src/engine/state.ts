@@ -2,12 +2,12 @@ import { mkdir, readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import envPaths from 'env-paths'
 import writeFileAtomic from 'write-file-atomic'
-import { addressKey, addressText, stateKey, type SiteAddress } from '../core/address.js'
+import { addressText, stateKey, type SiteAddress } from '../core/address.js'
 import { fileTrouble } from '../disk/trouble.js'
 import { InMemory } from './in-memory.js'
 import { Lock } from './lock.js'
 import { SetAside } from './set-aside.js'
-import { emptyState, formerSchema, stateSchema } from './state-file.js'
+import { emptyState, stateSchema } from './state-file.js'
 import { parsed, UnderWay, type Intent, type Made } from './under-way.js'
 
 /** The user's state folder: `UNPACK_STATE`, or where this machine keeps such things. */
@@ -22,7 +22,6 @@ export class State extends InMemory {
     /** Where it is kept. */
     override readonly folder: string,
     address: SiteAddress,
-    private readonly root: string,
   ) {
     super(address)
   }
@@ -32,7 +31,7 @@ export class State extends InMemory {
    * @throws UnpackError `folder-trouble` where the state folder can't be read
    */
   static async of(address: SiteAddress, root = stateFolder()): Promise<State> {
-    const state = new State(join(root, stateKey(address)), address, root)
+    const state = new State(join(root, stateKey(address)), address)
     await state.#load()
     return state
   }
@@ -40,11 +39,7 @@ export class State extends InMemory {
   async #load(): Promise<void> {
     this.#aside = new SetAside()
     const read = await this.#stored(join(this.folder, 'state.json'), stateSchema)
-    const former = read
-      ? undefined
-      : await this.#stored(join(this.root, addressKey(this.address), 'texts.json'), formerSchema)
-    const { digests = {}, samples = {}, debts = [] } = former ?? {}
-    this.become(read ?? { ...emptyState(addressText(this.address)), digests, samples, debts }, digests)
+    this.become(read ?? emptyState(addressText(this.address)))
     const file = join(this.folder, 'under-way.jsonl')
     this.#underWay = await UnderWay.in(file).catch((error: unknown) => {
       throw fileTrouble(error, file)

@@ -39,7 +39,7 @@ export async function takeStock(run: Run, session: SignedIn): Promise<Stock> {
   ])
   const reading = all.filter((one): one is readonly [AreaName, ReadItem<ItemOf<AreaName>>[]] => one[1] !== undefined)
   const inventory = inventoryOf(Object.fromEntries(reading))
-  await recogniseOurs(run, inventory, imprint ?? [])
+  await recogniseOurs(run, inventory, imprint ?? [], run.isFirstReading())
   return { inventory, closed, choices }
 }
 

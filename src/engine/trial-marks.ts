@@ -4,7 +4,6 @@ import { areaNames } from '../core/areas/index.js'
 import { onSystem } from '../systems/abilities.js'
 import type { SignedIn } from '../systems/session.js'
 import type { Work } from './work.js'
-import { keyOf } from './ownership.js'
 import type { Run } from './run.js'
 
 /** Milliseconds for taking away what was written, where the run was stopped meanwhile. */
@@ -44,7 +43,7 @@ async function takeAway(run: Run, session: SignedIn, mark: string): Promise<void
       const here = onSystem(run.site.system, area)
       await here?.takeAway?.(owner, mark)
       const stays = (await here?.makeVoid?.(owner, mark, (text) => run.account.guard.add(new Secret(text)))) ?? []
-      await run.state.own(stays.map((id) => ({ area, key: keyOf({ id }) })))
+      await run.state.own(stays.map((id) => ({ area, key: String(id) })))
     }
   }
   if (run.options.signal?.aborted) {

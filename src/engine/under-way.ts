@@ -6,6 +6,8 @@ const intentSchema = z.strictObject({
   ref: z.string(),
   /** The values that the item is to have. */
   wanted: z.record(z.string(), z.json()),
+  /** Those of them that are sent; left out where the item is new. */
+  keys: z.array(z.string()).optional(),
 })
 /** What is about to be written: what then stands there with exactly these values is ours. */
 export type Intent = z.output<typeof intentSchema>
@@ -49,12 +51,7 @@ export class UnderWay {
 
   #take(line: Line): void {
     if ('intents' in line) for (const intent of line.intents) this.#intents.set(intent.ref, intent)
-    else
-      for (const made of line.made) {
-        this.#made.push(made)
-        // its number tells it from now on
-        this.#intents.delete(made.ref)
-      }
+    else this.#made.push(...line.made)
   }
 
   get intents(): readonly Intent[] {

@@ -1,15 +1,8 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
-import {
-  bodyDigest,
-  compare,
-  differenceText,
-  inventoryOf,
-  readBaseline,
-  type Baseline,
-  type Marks,
-  type Reading,
-} from 'unpack'
+import { areaOf } from '../../src/core/areas/index.js'
+import { markOf } from '../../src/core/comparing/left.js'
+import { compare, differenceText, inventoryOf, readBaseline, type Baseline, type Marks, type Reading } from 'unpack'
 
 const shipped: Marks = { place: true, untouched: true, known: true }
 const edited: Marks = { place: true, untouched: false, known: false }
@@ -198,14 +191,15 @@ test('a text is replaced only if what stands there is ours', () => {
     const { differences, kept, settled } = lines(plan, there, options)
     return [refs(differences), refs(kept), (settled.pages?.[0] as { body?: string } | undefined)?.body]
   }
+  const left = (body: string) => ({ left: () => ({ body: markOf(areaOf('pages'), 'body', body) }) })
   // one that was never ours is somebody's own: told as to do by hand, and nothing is made beside it
   assert.deepEqual(ask({}), [[], [], '<p>old</p>'])
   const [conflict] = lines(plan, there).byHand
   assert.ok(conflict)
   assert.equal(conflict.ref, 'pages/v')
   assert.match(conflict.text, /somebody/)
-  assert.deepEqual(ask({ written: () => bodyDigest('<p>old</p>') }), [['different pages/v'], [], '<p>new</p>'])
-  assert.deepEqual(ask({ written: () => bodyDigest('<p>older</p>') }), [[], ['pages/v'], '<p>old</p>'])
+  assert.deepEqual(ask(left('<p>old</p>')), [['different pages/v'], [], '<p>new</p>'])
+  assert.deepEqual(ask(left('<p>older</p>')), [[], ['pages/v'], '<p>old</p>'])
   assert.deepEqual(ask({ again: true }), [['different pages/v'], [], '<p>new</p>'])
 })
 

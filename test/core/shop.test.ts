@@ -1,6 +1,8 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
-import { areas, compare, expectations, inventoryOf, itemDigest, mistakesIn, readBaseline, type Reading } from 'unpack'
+import { areaOf } from '../../src/core/areas/index.js'
+import { markOf } from '../../src/core/comparing/left.js'
+import { areas, compare, expectations, inventoryOf, mistakesIn, readBaseline, type Reading } from 'unpack'
 
 const store = `
   currency: GBP
@@ -178,20 +180,21 @@ const standing = (item: object, origin?: 'shipped'): Reading => {
     store: [{ id: 'store', item: { currency: 'EUR', shipsTo: ['GB', 'IE'] } }],
   }
 }
-const compared = (item: object, written: Record<string, string> = {}, again: string[] = []) =>
-  compare(plan, inventoryOf(standing(item)), { ours: () => true, written: (ref) => written[ref], again })
+const compared = (item: object, price?: string, again: string[] = []) => {
+  const left: Record<string, string> = price === undefined ? {} : { price: markOf(areaOf('products'), 'price', price) }
+  return compare(plan, inventoryOf(standing(item)), { ours: () => true, left: () => left, again })
+}
 const ofProducts = ({ differences }: ReturnType<typeof compare>) =>
   differences.flatMap((one) => (one.area === 'products' && one.is === 'different' ? [one.fields] : []))
 
 test('a price that its owner changed since is theirs; what we wrote last is ours to change', () => {
-  const ours = { 'products/SQ-1#price': itemDigest('2.20') }
-  assert.deepEqual(ofProducts(compared({ price: '2.20' }, ours)), [['price']])
-  const theirs = compared({ price: '9.99', stock: 3 }, ours)
+  assert.deepEqual(ofProducts(compared({ price: '2.20' }, '2.20')), [['price']])
+  const theirs = compared({ price: '9.99', stock: 3 }, '2.20')
   assert.deepEqual([ofProducts(theirs), theirs.theirKeys], [[], ['products/SQ-1#price']])
-  assert.match(theirs.kept[0]?.text ?? '', /the product “Bean”: price was changed since: it stays/)
+  assert.match(theirs.kept[0]?.text ?? '', /price of the product “Bean” was changed since: it stays/)
   const shows = expectations(theirs.settled, plan).find(({ look }) => look === 'product')
   assert.equal((shows as { price?: string } | undefined)?.price, '9.99', 'visitors should see what was kept')
-  assert.deepEqual(ofProducts(compared({ price: '9.99' }, ours, ['products/SQ-1'])), [['price']])
+  assert.deepEqual(ofProducts(compared({ price: '9.99' }, '2.20', ['products/SQ-1'])), [['price']])
 })
 
 test('stock counts for itself once a product is there, and decimals are compared as numbers', () => {

@@ -1,10 +1,9 @@
 import type { Command } from 'commander'
 import { lazily } from '../lazily.js'
-import { siteCommand } from '../options.js'
+import { againOption, siteCommand } from '../options.js'
 
 export const compareCommand = (): Command =>
-  siteCommand('compare')
-    .option('--again', 'compare texts that were changed since, too')
+  againOption(siteCommand('compare'), 'also show the differences in what people changed or made there')
     .addHelpText(
       'after',
       `

@@ -1,9 +1,9 @@
 import type { Command } from 'commander'
 import { lazily } from '../lazily.js'
-import { siteCommand } from '../options.js'
+import { againOption, siteCommand } from '../options.js'
 
 export const confirmCommand = (): Command =>
-  siteCommand('confirm')
+  againOption(siteCommand('confirm'), 'expect the planned values where people changed them, too')
     .option('--try', "try rules out: a visitor's comment is written, and taken away again")
     .option('--record <folder>', 'where records go (unpack-record)')
     .addHelpText(

@@ -1,19 +1,14 @@
 import type { Command } from 'commander'
 import { lazily } from '../lazily.js'
-import { siteCommand, gather } from '../options.js'
+import { againOption, siteCommand, gather } from '../options.js'
 
 export const settleCommand = (): Command =>
-  siteCommand('settle')
+  againOption(siteCommand('settle'), 'write the planned values over what people changed or made there')
     .option('--yes', 'do not ask')
     .option('--in-use', 'go on although the site is in use; touches only what the baseline names')
     .option(
-      '--again [ref]',
-      'write planned texts over later edits, and take over what somebody made: all, or --again=REF',
-      gather,
-    )
-    .option(
       '--open <ref>',
-      'open this to more people although somebody’s items are in it (may be given several times)',
+      'allow REF to be opened to more people although it holds other people’s content (may be given several times)',
       gather,
     )
     .option('--no-confirm', 'leave out the look at the result')

@@ -11,6 +11,7 @@ export const address: Area<'address', AddressItem> = {
   title: 'address of its own',
   list: 'one',
   keys: ['address'],
+  settledAlways: ['address'],
   ref: () => 'address',
   plan: ({ site }) => (site.reachedAt === undefined ? [] : [{ item: { address: site.address } }]),
   call: () => "the site's own address",

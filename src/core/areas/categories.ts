@@ -106,6 +106,7 @@ export const categories: Area<'categories', CategoryItem> = {
   links: ['parent', 'picture'],
   under: 'parent',
   unsaid: ['order'],
+  ranks: ['order'],
   call: (item) => `the category “${item.name}”`,
   say: (key) => (key === 'parent' ? 'stands under' : key === 'default' ? 'for posts without one' : key),
   show: (_key, value) => yesOrNo(value),

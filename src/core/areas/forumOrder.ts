@@ -24,6 +24,7 @@ export const forumOrder: Area<'forumOrder', ForumOrderItem> = {
     return order.length < 2 ? [] : [{ item: { order } }]
   },
   links: ['order'],
+  ranks: ['order'],
   // one that is still to come will stand behind the others
   same: (_key, wanted, found) => {
     const there = listOf(found).filter((ref) => listOf(wanted).includes(ref))

@@ -95,6 +95,7 @@ export const owner: Area<'owner', OwnerItem> = {
   ],
   keys: ['username', 'first', 'last', 'shown', 'email', 'password', 'server'],
   unsaid: ['server'],
+  settledAlways: ['username', 'password', 'server'],
   mistakes: easyUserName,
   ref: () => 'owner',
   plan: ({ owner }) => [

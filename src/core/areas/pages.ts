@@ -194,12 +194,12 @@ export const pages: Area<'pages', PageItem> = {
   apart: ['state', 'for', 'may.write', 'may.edit', 'order', 'movedFrom'],
   must: ['for'],
   unsaid: ['order'],
+  ranks: ['order'],
   mistakes: readingMistakes,
   named: ({ pages }) => namedBy(pages, 'slug', ['pages'], (own, above) => (above === '' ? own : `${above}/${own}`)),
   files: ({ pages }) => filesAt('body', pages, 'body', ['pages']),
   sampled: ({ pages }) => pages,
   stays: ({ slug }) => slug,
-  formerRef: (ref) => `pages/${ref.split('/').at(-1) ?? ''}`,
   ref: ({ parent, slug }) => (parent ? `${parent as `pages/${string}`}/${slug}` : refOf('pages', slug)),
   plan: ({ pages, bodies, sample }) => [
     ...planned(pages ?? [], '', '', bodies),

@@ -145,7 +145,6 @@ export const products: Area<'products', ProductItem, ProductLook> = {
     })
   },
   links: ['categories', 'pictures', 'tax'],
-  theirs: ['name', 'price', 'salePrice', 'description', 'state'],
   onlyNew: ['stock'],
   same(key, wanted, found) {
     if (key === 'price' || key === 'salePrice') return sameDecimal(textOf(wanted), textOf(found))

@@ -159,6 +159,7 @@ export const site: Area<'site', SiteItem, LogoLook> = {
     ]
   },
   links: ['icon', 'logo'],
+  settledAlways: ['addresses'],
   same(key, wanted, found) {
     if (key === 'language') return sameLanguage(textOf(wanted), textOf(found))
     if (key === 'contact') return textOf(wanted).toLowerCase() === textOf(found).toLowerCase()

@@ -11,8 +11,8 @@ export const isAsked = (again: CompareOptions['again'], ref: string): boolean =>
   again === true || (Array.isArray(again) && (again as readonly string[]).includes(ref))
 
 /** Whether an item is one that we made or took over on this site. */
-export const isOurs = (area: SomeArea, found: SomeFound, { ours, written }: CompareOptions): boolean =>
-  ours ? ours(area.name, found) : written?.(found.ref) !== undefined
+export const isOurs = (area: SomeArea, found: SomeFound, { ours, left }: CompareOptions): boolean =>
+  ours ? ours(area.name, found) : left?.(found.ref) !== undefined
 
 export interface Whose {
   baseline: Baseline

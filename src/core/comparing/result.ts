@@ -1,6 +1,7 @@
 import type { AnyDifference, AnyItem, AreaName } from '../areas/index.js'
 import type { Ability, Difference, Found, Plan, Value } from '../area.js'
 import type { Names } from '../naming.js'
+import type { LeftBehind } from './left.js'
 import type { areaOf } from '../areas/index.js'
 
 /** What comparing needs to know beside the plan and the site. */
@@ -15,8 +16,8 @@ export interface CompareOptions {
   atMost?: (area: AreaName, key: string) => number | undefined
   /** Why a system has no such area, where there is more to say than that. */
   without?: (area: AreaName) => string | undefined
-  /** The digest of the text we last wrote to a ref, or of the value of a key (`ref#key`) that can't be read back. */
-  written?: (ref: string) => string | undefined
+  /** What is remembered of the item at a ref as we left it, key by key. */
+  left?: (ref: string) => LeftBehind | undefined
   /** Whether an item stood there once, as an earlier run left it. */
   stood?: (ref: string) => boolean
   /** The digest of an item that came with sample content, if it did. */
@@ -59,6 +60,8 @@ export interface Comparison {
   theirTexts: string[]
   /** Keys that stay as somebody changed them, as `products/SQ-0001#price`. */
   theirKeys: string[]
+  /** Keys that stand as planned, by the refs of their items. */
+  asPlanned: { ref: string; keys: readonly string[] }[]
   /** What planned items and those that stand there are called, and the language in which dates are told. */
   names: Names
   /** What should stand on the site afterwards, area by area; a kept text is the one that is there. */
@@ -76,6 +79,7 @@ export const emptyComparison = (): Comparison => ({
   others: [],
   theirTexts: [],
   theirKeys: [],
+  asPlanned: [],
   names: { of: {} },
   settled: {},
 })

@@ -2,10 +2,9 @@ import { dequal } from 'dequal'
 import type { AnyItem, AreaName, Inventory } from '../areas/index.js'
 import type { Ability, Value } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
-import { itemDigest } from '../text/digest.js'
-import { bodyDigest } from '../text/normal-form.js'
 import { textOf } from '../value.js'
-import { isAsked, isOurs, whyTheirs } from './ownership.js'
+import { isAsLeft, isExactlyLeft, markOf } from './left.js'
+import { isAsked, whyTheirs } from './ownership.js'
 import type { Pair } from './bind.js'
 import { isAmong, notAmongText } from './choices.js'
 import type { CompareOptions, Comparison, SomeArea, SomeDifference, SomeFound } from './result.js'
@@ -19,6 +18,8 @@ export interface Scales {
   inventory: Inventory
   /** Refs of what is somebody's under a planned name; filled as they are found. */
   conflicts: Set<string>
+  /** Somebody else's things are on the site. */
+  inUse: boolean
 }
 
 /**
@@ -106,14 +107,24 @@ export function weigh(
     return found.item
   }
   const after: Record<string, Value | undefined> = { ...found.item, ...wanted }
+  const stays = (key: string): void => {
+    after[key] = found.item[key]
+    // adapters that send an item whole send what stands there
+    if (found.item[key] === undefined) Reflect.deleteProperty(wanted, key)
+    else wanted[key] = found.item[key]
+  }
   const fields: string[] = []
-  const unseenAsSent = (key: string) =>
-    can(key) === 'unseen' && options.written?.(`${ref}#${key}`) === itemDigest(wanted[key])
-  for (const key of Object.keys(wanted).filter(
-    (key) => !unseenAsSent(key) && differs(area, key, wanted[key] ?? '', found.item, scales),
-  )) {
+  const asPlanned: string[] = []
+  for (const key of Object.keys(wanted)) {
+    const want = wanted[key] ?? ''
+    const isUnseen = can(key) === 'unseen'
+    if (isUnseen && options.left?.(ref)?.[key] === markOf(area, key, want)) continue
+    if (!differs(area, key, want, found.item, scales)) {
+      if (!isUnseen) asPlanned.push(key)
+      continue
+    }
     if (area.onlyNew?.includes(key)) {
-      after[key] = found.item[key]
+      stays(key)
       continue
     }
     const ability = can(key)
@@ -122,30 +133,23 @@ export function weigh(
       result.byHand.push({ ref: keyOf(area, key), text: ability.byHand })
     else if (fixed !== undefined) {
       if (!isLeft(area, key, scales.baseline)) result.byHand.push({ ref: keyOf(area, key), text: fixed })
-      after[key] = found.item[key]
-    } else if (area.theirs?.includes(key) && isChanged(found, ref, key, options, plan.was)) {
-      result.kept.push({
-        ref,
-        text: `${area.call(found.item)}: ${called(key)} was changed since: it stays (--again=${ref} writes what is planned)`,
-      })
+      stays(key)
+    } else if (!isUnseen && isTheirs(area, pair, key, found, scales)) {
+      const isText = area.texts?.includes(key)
+      const what = area.list === 'one' && !isText ? called(key) : `${called(key)} of ${area.call(found.item)}`
+      const why = isText ? 'was changed since, or is not ours' : 'was changed since'
+      result.kept.push({ ref, text: `${what} ${why}: it stays (--again=${ref} writes what is planned)` })
       result.theirKeys.push(`${ref}#${key}`)
-      after[key] = found.item[key]
-    } else if (area.texts?.includes(key) && !mayReplace(found, ref, key, options, plan.was)) {
-      result.kept.push({
-        ref,
-        text: `the text of ${area.call(found.item)} was changed since, or is not ours: it stays (--again=${ref} writes the planned one)`,
-      })
-      result.theirTexts.push(ref)
-      after[key] = found.item[key]
+      if (isText) result.theirTexts.push(ref)
+      stays(key)
     } else {
-      if (ability === 'unseen') result.unseen.push({ ref: keyOf(area, key), text: `${called(key)} can't be read back` })
+      if (isUnseen) result.unseen.push({ ref: keyOf(area, key), text: `${called(key)} can't be read back` })
       fields.push(key)
     }
   }
+  result.asPlanned.push({ ref, keys: asPlanned })
   if (fields.length > 0) {
-    const isAsWritten =
-      isOurs(area, found, options) && !fields.some((key) => area.texts?.includes(key) && isAsked(options.again, ref))
-    const overwrites = area.list !== 'one' && !isAsWritten && { overwrites: true as const }
+    const overwrites = fields.some((key) => isAPersons(area, pair, key, found, scales)) && { overwrites: true as const }
     differences.push({ area: area.name, ref, is: 'different', wanted, found, fields, ...overwrites })
   }
   return after
@@ -203,17 +207,48 @@ const keyOf = (area: SomeArea, key: string): string => `${area.key ?? area.name}
 export const isLeft = (area: SomeArea, key: string, { leave }: Baseline): boolean =>
   leave.some((left) => `${keyOf(area, key)}.`.startsWith(`${left}.`))
 
-/** Whether a value stands otherwise than we have left it. */
-function isChanged(found: SomeFound, ref: string, key: string, options: CompareOptions, was?: string): boolean {
-  if (found.origin === 'shipped' || isAsked(options.again, ref)) return false
-  const left =
-    options.written?.(`${found.ref}#${key}`) ?? (was === undefined ? undefined : options.written?.(`${was}#${key}`))
-  return left !== undefined && left !== itemDigest(found.item[key] ?? null)
+/** What is remembered of a key of an item: under its ref, under the one it had, or under the one it is to have. */
+const leftOf = ({ plan, ref }: Pair, key: string, found: SomeFound, { left }: CompareOptions): string | undefined =>
+  left?.(found.ref)?.[key] ?? (plan.was === undefined ? undefined : left?.(plan.was)?.[key]) ?? left?.(ref)?.[key]
+
+/** Whether a value that differs is its owner's: they changed it since we left it. A text is, unless we know that it is not. */
+function isTheirs(area: SomeArea, pair: Pair, key: string, found: SomeFound, scales: Scales): boolean {
+  const { options } = scales
+  if (found.origin === 'shipped' || isAsked(options.again, pair.ref) || area.settledAlways?.includes(key)) return false
+  // a run of ours that ended early has closed it
+  if (area.gate && options.closed) return false
+  const mark = leftOf(pair, key, found, options)
+  if (mark === undefined) return (area.texts?.includes(key) ?? false) && textOf(found.item[key]).trim() !== ''
+  if (isAsLeft(area, key, mark, found.item[key])) return false
+  return typeof found.item[key] === 'number' && area.ranks?.includes(key)
+    ? isReordered(area, pair, key, found, scales)
+    : true
 }
 
-/** Whether a text that stands there may be replaced: it shipped, it is the one we wrote last, or it is empty. */
-function mayReplace(found: SomeFound, ref: string, key: string, options: CompareOptions, was?: string): boolean {
-  const text = textOf(found.item[key])
-  if (found.origin === 'shipped' || isAsked(options.again, ref) || text.trim() === '') return true
-  return (options.written?.(found.ref) ?? (was === undefined ? undefined : options.written?.(was))) === bodyDigest(text)
+/** Whether an item stands before another that it stood behind, or the other way round: what came or went since does not count. */
+function isReordered(
+  area: SomeArea,
+  pair: Pair,
+  key: string,
+  found: SomeFound,
+  { options, inventory }: Scales,
+): boolean {
+  const then = Number(leftOf(pair, key, found, options))
+  const now = Number(found.item[key])
+  return ((inventory[area.name] ?? []) as SomeFound[]).some((other) => {
+    const mark = options.left?.(other.ref)?.[key]
+    if (mark === undefined || (area.under && other.item[area.under] !== found.item[area.under])) return false
+    return (Number(mark) - then) * (Number(other.item[key]) - now) < 0
+  })
+}
+
+/** Whether something of a person's may be lost by writing over a value: then it is copied first. */
+function isAPersons(area: SomeArea, pair: Pair, key: string, found: SomeFound, { options, inUse }: Scales): boolean {
+  const value = found.item[key]
+  if (found.origin === 'shipped' || value === undefined || value === '' || area.settledAlways?.includes(key))
+    return false
+  const mark = leftOf(pair, key, found, options)
+  if (mark !== undefined) return !isExactlyLeft(area, key, mark, value)
+  // settings of a site that nobody uses yet are those that came with it
+  return area.list !== 'one' || inUse
 }

@@ -21,6 +21,7 @@ export class Agenda {
   readonly #entries = new Map<string, Entry>()
   readonly #why = new Map<string, Why>()
   readonly #copies = new Map<string, string>()
+  readonly #taken = new Set<string>()
   /** @param left the comparison as it was read last @param stands what stood there then */
   constructor(
     public left: Comparison,
@@ -116,6 +117,15 @@ export class Agenda {
   }
   get firstWhy(): Why | undefined {
     return [...this.#why.values()][0]
+  }
+
+  /** The site has answered that it took what was sent for this. */
+  took(ref: string): void {
+    this.#taken.add(ref)
+  }
+  /** Whether everything that was sent for this was answered, and nothing of it refused. */
+  wasTaken(ref: string): boolean {
+    return this.#taken.has(ref) && !this.#why.has(ref)
   }
 
   keep(ref: string, copy: string): void {

@@ -2,7 +2,8 @@ import { anyItem, areaOf, type AnyDifference, type Inventory } from '../../core/
 import type { Comparison } from '../../core/compare.js'
 import { UnpackError } from '../../core/errors.js'
 import { foundAt } from '../../core/inventory.js'
-import { bodyDigest } from '../../core/text/normal-form.js'
+import { markOf, type LeftBehind } from '../../core/comparing/left.js'
+import { areaIn } from '../../core/ref.js'
 import type { SignedIn } from '../../systems/session.js'
 import { NoAnswer } from '../../web/failure.js'
 import { itemDigest } from '../../core/text/digest.js'
@@ -13,7 +14,7 @@ import { carryOut, type Books } from '../carry-out.js'
 import { payDebts } from '../debts.js'
 import type { Run } from '../run.js'
 import { REMOVED, stoodAt, under } from '../stood.js'
-import { ownedNow, stoodOnce } from '../ownership.js'
+import { keyOf as ownKeyOf, leftBehind, ownedNow, stoodOnce } from '../ownership.js'
 import { keepCopies } from '../copies.js'
 import { takeStock, type Stock } from '../stock.js'
 import { againstPlan } from '../against-plan.js'
@@ -93,14 +94,16 @@ async function rememberUnseen(
   agenda: Agenda,
 ): Promise<void> {
   const can = abilitiesOf(run.site.system, run.baseline, inventory)
-  const sent = carried.flatMap((difference): [string, string][] => {
+  const sent = carried.flatMap((difference): [string, LeftBehind][] => {
     if (difference.is === 'left over' || agenda.whyOf(difference.ref)) return []
-    const keys: readonly string[] = difference.is === 'different' ? difference.fields : Object.keys(difference.wanted)
-    return keys
+    const changed: readonly string[] =
+      difference.is === 'different' ? difference.fields : Object.keys(difference.wanted)
+    const keys = changed
       .filter((key) => can(difference.area, key) === 'unseen')
-      .map((key) => [`${difference.ref}#${key}`, itemDigest(anyItem(difference.wanted)[key])])
+      .map((key) => [key, markOf(areaOf(difference.area), key, anyItem(difference.wanted)[key])])
+    return keys.length === 0 ? [] : [[difference.ref, Object.fromEntries(keys)]]
   })
-  if (sent.length > 0) await run.state.remember(Object.fromEntries(sent))
+  await run.state.leave(Object.fromEntries(sent))
 }
 
 /** Carries out what is open; gives the answer that was lost, if one was. */
@@ -125,38 +128,29 @@ async function carryAll(
   }
 }
 
-/** What stands there as we wrote it is ours from now on: its texts are ours to replace when the baseline changes. */
+/** What stands there as we wrote it is ours from now on: it is ours to replace when the baseline changes. */
 async function rememberAll(run: Run, agenda: Agenda, now: readonly AnyDifference[]): Promise<void> {
   const digests: { [ref: string]: string } = {}
   const samples: { [ref: string]: string } = {}
   const ofSample = sampleRefs(run.baseline)
   const { left, stands } = agenda
-  // what stays for one of its keys alone is remembered key by key
-  const theirs = new Set(left.theirKeys)
-  const byKey = new Set(left.theirKeys.map((key) => key.slice(0, key.indexOf('#'))))
-  const kept = new Set(left.kept.map(({ ref }) => ref).filter((ref) => !byKey.has(ref)))
+  const { state } = run
   for (const difference of agenda.chosen) {
     const { ref, is } = difference
-    if (sameIn(left.differences, difference) || kept.has(ref)) continue
+    if (sameIn(left.differences, difference)) continue
     if (is === 'left over') {
-      if (run.state.written(stoodAt(ref)) !== undefined) digests[stoodAt(ref)] = REMOVED
+      if (state.written(stoodAt(ref)) !== undefined) digests[stoodAt(ref)] = REMOVED
       continue
     }
-    const item = foundAt(stands, ref)?.item as { body?: string } | undefined
-    if (item?.body !== undefined) digests[ref] = bodyDigest(item.body)
+    const item = foundAt(stands, ref)?.item
     const area = areaOf(difference.area)
-    for (const key of area.theirs ?? [])
-      if (item && !theirs.has(`${ref}#${key}`)) digests[`${ref}#${key}`] = itemDigest(anyItem(item)[key] ?? null)
-    if (item && area.list !== 'one')
-      digests[stoodAt(ref)] =
-        is === 'missing' ? under(area.madeUnder?.(run.baseline)) : (run.state.written(stoodAt(ref)) ?? under())
-    if (item && is === 'missing' && ofSample.has(ref)) samples[ref] = itemDigest(item)
+    if (!item || area.list === 'one') continue
+    digests[stoodAt(ref)] =
+      is === 'missing' ? under(area.madeUnder?.(run.baseline)) : (state.written(stoodAt(ref)) ?? under())
+    if (is === 'missing' && ofSample.has(ref)) samples[ref] = itemDigest(item)
   }
-  if (Object.keys({ ...digests, ...samples }).length > 0) await run.state.remember(digests, samples)
-  await run.state.own(
-    ownedNow(
-      stands,
-      now.filter(({ ref }) => agenda.whyOf(ref) === undefined),
-    ),
-  )
+  if (Object.keys({ ...digests, ...samples }).length > 0) await state.remember(digests, samples)
+  const taken = now.filter(({ ref }) => agenda.wasTaken(ref))
+  await state.own(ownedNow(stands, taken))
+  await state.leave(leftBehind(stands, left, taken, (found) => state.isOurs(areaIn(found.ref), ownKeyOf(found))))
 }
