@@ -29,6 +29,7 @@ export { makePassword } from './logins/password.js'
 export { MailFolder } from './mail/folder.js'
 export { builtIn } from './systems/index.js'
 export { notLatin } from './systems/latin.js'
+export { valuesToSend } from './systems/values-to-send.js'
 export { settingSteps, type SettingFields, type Settings } from './systems/setting-steps.js'
 export { Shelf } from './systems/shelf.js'
 export {

@@ -1,4 +1,4 @@
-import { areaNames, areaOf, type AreaName } from './areas/index.js'
+import { areaNames, areaOf, type AnyItem, type AreaName } from './areas/index.js'
 import type { Baseline } from './baseline/schema.js'
 
 /** An account as a baseline wants it. */
@@ -6,6 +6,8 @@ export interface PlannedAccount {
   area: AreaName
   ref: string
   username: string
+  /** As it is planned. */
+  item: AnyItem
   /** Made for it, or in the logins file already. */
   password: 'made' | 'stored'
 }
@@ -19,6 +21,7 @@ export const plannedAccounts = (baseline: Baseline): PlannedAccount[] =>
       area: name,
       ref: area.ref(item),
       username: area.account?.(item) ?? '',
+      item,
       password: ours ? 'stored' : 'made',
     }))
   })

@@ -50,6 +50,8 @@ export interface ReadItem<I extends ItemShape> {
   stamp?: string
   /** A text of it in which the mark of a trial may stand. */
   text?: string
+  /** Values as the site itself has them, where the item tells them in the plan's terms: they alone show what somebody changed. */
+  stored?: PlainItem
 }
 
 /** An item on the site, under its ref. */
@@ -65,6 +67,7 @@ export interface Found<N extends string = string, I extends ItemShape = ItemShap
   file?: string
   stamp?: string
   text?: string
+  stored?: PlainItem
 }
 
 /** An item as the baseline wants it. */
@@ -115,6 +118,12 @@ export type AsPlanned = Readonly<Record<string, readonly Readonly<Record<string,
 
 /** An item seen without its own type. */
 export type PlainItem = Readonly<Record<string, Value | undefined>>
+
+/** An item that stands there, and whether it is ours. */
+export interface StandingItem {
+  item: PlainItem
+  isOurs: boolean
+}
 
 /**
  * One side of a site. Adding one means a file like this, a line in `areas/index.ts`, and files of the same name in systems.
@@ -175,7 +184,7 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   /** Fields that systems may take in a step of their own, once the item is there: they don't tell whose it is. */
   apart?: readonly (keyof I & string)[]
   /** What makes an item that we did not make somebody's, even where it stands as planned. */
-  strange?(item: I, baseline: Baseline, items: (area: string) => readonly PlainItem[]): string | undefined
+  strange?(item: I, baseline: Baseline, items: (area: string) => readonly StandingItem[]): string | undefined
   /** Refs that it gives rights to, or whose rights it changes: none of them may be somebody's. */
   trusts?(item: I, baseline: Baseline): string[]
   /** The link to what it is a side of. */
@@ -198,10 +207,18 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   texts?: readonly (keyof I & string)[]
   /** Fields that hold an order: a list, or an item's place among others. */
   ranks?: readonly (keyof I & string)[]
+  /** Lists of which an item has at least what is planned: what we gave ends when the file no longer names it, other entries stay. */
+  atLeast?: readonly (keyof I & string)[]
+  /** The plan for an item out of whose list entries are to go. */
+  without?(item: I, key: string, ended: readonly string[]): I
+  /** Fields whose change by a person makes it a question of its own to let the item see more; any text of its own where left out. */
+  vouches?: readonly (keyof I & string)[]
   /** Fields that no person sets: they are always brought to the plan. All others are the owner's once they changed them. */
   settledAlways?: readonly (keyof I & string)[]
   /** Fields that are sent when an item is made, and never after: what stands there counts from then on. */
   onlyNew?: readonly (keyof I & string)[]
+  /** Keys that are counted in a unit which another area has: they are not written as long as that is another one there. */
+  countedIn?: Readonly<Record<string, readonly { area: string; key: string }[]>>
   /** Why a key is the owner's to change by hand, as things stand there. */
   fixed?(key: keyof I & string, found: (area: string) => readonly Found[]): string | undefined
   /** True if two values of a field mean the same; plain equality where left out. */

@@ -21,6 +21,7 @@ import {
 } from './comparing/result.js'
 import { markOpening } from './comparing/opening.js'
 import { isOurs, keepingWhatStands, trustingNobodys } from './comparing/ownership.js'
+import { plannedUnits } from './comparing/units.js'
 import { isLeft, saysMore, weigh } from './comparing/weigh.js'
 import { allFound } from './inventory.js'
 import { calledBy } from './naming.js'
@@ -68,7 +69,16 @@ export function compare(baseline: Baseline, inventory: Inventory, options: Compa
 
   const pairs = [...bound.values()].flatMap((binding) => binding.pairs)
   const toCome = new Map(pairs.flatMap(({ found, ref }): [string, string][] => (found ? [[found.ref, ref]] : [])))
-  const scales = { baseline, options, toCome, inventory, conflicts: new Set<string>(), inUse }
+  const scales = {
+    baseline,
+    options,
+    toCome,
+    inventory,
+    conflicts: new Set<string>(),
+    inUse,
+    units: new Map(),
+    planned: plannedUnits(baseline),
+  }
   const planned = new Map(pairs.map((pair) => [pair.ref as string, pair]))
   const called = Object.fromEntries([
     ...allFound(inventory).map(({ ref, item }) => [ref, calledBy(ref, anyItem(item))] as const),

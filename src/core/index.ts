@@ -38,6 +38,7 @@ export type {
   Plan,
   Question,
   ReadItem,
+  StandingItem,
   Value,
 } from './area.js'
 export type {

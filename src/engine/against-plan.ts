@@ -21,6 +21,7 @@ export function againstPlan(run: Run, { inventory, closed, choices }: Stock): Co
     sampled: (ref) => state.sampled(ref),
     ours: (area, found) => state.isOurs(area, keyOf(found)),
     tried: ({ text }) => text !== undefined && state.trials.some((mark) => text.includes(mark)),
+    lockedOut: (username) => run.logins.refused.has(username),
     closed: state.closed,
     again: run.options.again,
   })

@@ -2,12 +2,13 @@ import type { AnyDifference, Inventory } from '../core/areas/index.js'
 import { UnpackError } from '../core/errors.js'
 import { allFound } from '../core/inventory.js'
 import type { Carried, Carrier, Step } from '../systems/step.js'
-import type { Session } from '../systems/session.js'
+import type { Session, SignedIn } from '../systems/session.js'
 import type { JournalLine } from '../core/report/report.js'
 import { grouped } from '../core/grouped.js'
 import { foundIn, wantedIn } from './report-of.js'
 import { carry, refsOf } from './carrying/carry.js'
 import type { Held } from './carrying/pending.js'
+import { changedMeanwhile } from './changed-meanwhile.js'
 import { keepCopies } from './copies.js'
 import type { Known } from './carrying/fill.js'
 import { owe, pay } from './debts.js'
@@ -23,7 +24,8 @@ import type { Why } from './why.js'
 
 /** What refs are known by on the site; an item that is renamed goes by its new ref as well. */
 function knownIn(inventory: Inventory, differences: readonly AnyDifference[]): Known {
-  const found = allFound(inventory)
+  // of several that go by one name, the first counts
+  const found = allFound(inventory).toReversed()
   const known: Known = {
     ids: new Map(found.map(({ ref, id }) => [ref, id])),
     addresses: new Map(found.flatMap(({ ref, address }) => (address === undefined ? [] : [[ref, address]]))),
@@ -59,6 +61,9 @@ export async function carryOut(
     ),
   )
   run.account.tell({ is: 'to do', refs: refsOf(steps).length })
+  // an item is looked at before the first of its steps: later it stands as we have left it
+  const looked = new Set<string>()
+  const changed = new Set<string>()
   const held = await carry(steps, {
     session,
     known: knownIn(inventory, differences),
@@ -66,6 +71,13 @@ export async function carryOut(
       ...(secret && { owner: secret }),
       ...(server && { server }),
       ...(await accountSecrets(run, differences)),
+    },
+    async refuses(load) {
+      const first = proved(load).filter(({ ref }) => !looked.has(ref))
+      for (const { ref } of first) looked.add(ref)
+      if (!firstRun) for (const ref of await changedMeanwhile(run, session as SignedIn, first)) changed.add(ref)
+      const why = UnpackError.of('changed-meanwhile', {}).message
+      return new Map(load.flatMap((step) => (proved([step]).some(({ ref }) => changed.has(ref)) ? [[step, why]] : [])))
     },
     async before(carrier, load) {
       for (const { more } of load) if (more.owes !== undefined) await owe(run, record, more.owes)
@@ -126,10 +138,15 @@ export async function carryOut(
         })
       } else {
         record.journal({ event: 'refused', carrier: carrier.name, ref, why: outcome.refused })
-        agenda.refuse(ref, {
-          code: 'refused-by-site',
-          text: UnpackError.of('refused-by-site', { code: outcome.refused }).message,
-        })
+        agenda.refuse(
+          ref,
+          changed.has(ref)
+            ? { code: 'changed-meanwhile', text: outcome.refused }
+            : {
+                code: 'refused-by-site',
+                text: UnpackError.of('refused-by-site', { code: outcome.refused }).message,
+              },
+        )
       }
     }
   }

@@ -1,3 +1,4 @@
+import { whoIsWhere } from '../core/access/onlookers.js'
 import type { Inventory } from '../core/areas/index.js'
 import type { Comparison, Remark } from '../core/compare.js'
 import { UnpackError } from '../core/errors.js'
@@ -37,8 +38,14 @@ export interface Looked {
 /**
  * Looks at the result as visitor and as owner, in sessions of their own, and compares once more. Writes nothing.
  * @param oldPlaces addresses at which something stood that was to go
+ * @param changedRefs what this run has changed
  */
-export async function lookAtAll(run: Run, record: RunRecord, oldPlaces: readonly string[] = []): Promise<Looked> {
+export async function lookAtAll(
+  run: Run,
+  record: RunRecord,
+  oldPlaces: readonly string[] = [],
+  changedRefs: readonly string[] = [],
+): Promise<Looked> {
   run.phase('confirm')
   const checks: Check[] = []
   const add = (...more: Check[]) => {
@@ -52,6 +59,7 @@ export async function lookAtAll(run: Run, record: RunRecord, oldPlaces: readonly
   const inventory = stock?.inventory
   const comparison = againstPlan(run, stock ?? expectedStock(run))
   if (inventory) lookFromWhereVisitorsAre(run, inventory)
+  if (inventory) run.eyes.know(whoIsWhere(inventory, changedRefs))
   const [seen, screens, eyes] = await Promise.all([
     visits(run, comparison, inventory, oldPlaces),
     session ? Promise.all(run.site.system.screens.map((screen) => open(run, session, screen, record))) : [],

@@ -1,4 +1,4 @@
-import { onlookersOf, type Onlookers } from '../core/access/onlookers.js'
+import { onlookersOf, type Onlookers, type WhoIsWhere } from '../core/access/onlookers.js'
 import { UnpackError } from '../core/errors.js'
 import type { Seen } from '../systems/eyes.js'
 import type { Visitor } from '../web/visitor.js'
@@ -17,6 +17,7 @@ export class ManyEyes {
   readonly #looks = new Map<string, Promise<ReadonlyMap<string, Seen>>>()
   readonly #visitors = new Map<string, Promise<Visitor>>()
   #chosen: Promise<Onlookers> | undefined
+  #where: WhoIsWhere | undefined
 
   constructor(
     private readonly run: {
@@ -28,6 +29,11 @@ export class ManyEyes {
     },
   ) {}
 
+  /** Takes in who is where by now: it decides who looks. */
+  know(where: WhoIsWhere): void {
+    this.#where = where
+  }
+
   /** Everybody who can look here, and those nobody stands for. */
   onlookers(): Promise<Onlookers> {
     this.#chosen ??= this.#choose()
@@ -37,7 +43,7 @@ export class ManyEyes {
   async #choose(): Promise<Onlookers> {
     const { baseline, options, site } = this.run
     const stored = new Set((await options.logins.at(site.home)).map(({ username }) => username))
-    return onlookersOf(baseline, stored, site.system.publicSide?.signIns ?? 0)
+    return onlookersOf(baseline, stored, site.system.publicSide?.signIns ?? 0, this.#where)
   }
 
   /** Somebody's own browser, signed in on the public side. */

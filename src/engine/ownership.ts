@@ -8,7 +8,7 @@ import {
   type AreaName,
   type Inventory,
 } from '../core/areas/index.js'
-import { markOf, type LeftBehind } from '../core/comparing/left.js'
+import { markOf, storedIn, type LeftBehind } from '../core/comparing/left.js'
 import type { Comparison, SomeArea, SomeFound } from '../core/comparing/result.js'
 import type { Value } from '../core/area.js'
 import { allFound, foundAt } from '../core/inventory.js'
@@ -30,6 +30,17 @@ export function keyOf({ id, stamp, ref, item }: Pick<SomeFound, 'id' | 'stamp' |
   return guarded ? `${id}~${stays?.(item) ?? nameIn(ref)}` : String(id)
 }
 
+/** Where several items go by one name, ours comes first: what is looked up by the name is that. */
+export function oursFirst(inventory: Inventory, isOurs: (found: SomeFound) => boolean): Inventory {
+  return Object.fromEntries(
+    Object.entries(inventory).map(([name, all]) => {
+      const items = all as SomeFound[]
+      if (new Set(items.map(({ ref }) => ref)).size === items.length) return [name, all]
+      return [name, items.toSorted((a, b) => Number(isOurs(b)) - Number(isOurs(a)))]
+    }),
+  ) as Inventory
+}
+
 /** An area and the key of an item in it. */
 export interface Owned {
   area: AreaName
@@ -49,6 +60,7 @@ export interface Arrived {
  * @param isOver whether that run has ended: what stands there otherwise than it wrote, somebody has changed since
  */
 export function arrivedIn(inventory: Inventory, { intents, made }: Memory['underWay'], isOver: boolean): Arrived {
+  const named = grouped(allFound(inventory).map((found) => [found.ref as string, found as SomeFound]))
   const byId = grouped<string, SomeFound>(
     areaNames.flatMap((name) =>
       (inventory[name] ?? []).map((found) => [`${name} ${found.id}`, found as SomeFound] as const),
@@ -64,24 +76,24 @@ export function arrivedIn(inventory: Inventory, { intents, made }: Memory['under
     const area = areaOf(name as AreaName)
     const isNew = keys === undefined
     if (!numbered.has(ref) && area.guarded) {
-      if (isNew && !stands(area, wanted, found.item)) continue
+      // of two that go by one name nobody knows which it made
+      if (isNew && (!stands(area, wanted, found.item) || (named.get(ref)?.length ?? 0) > 1)) continue
       if (isNew) owned.push(ownedAs(found))
     }
-    left[found.ref] = {
-      ...left[found.ref],
-      ...writtenIn(area, wanted, isOver ? keys : (keys ?? Object.keys(wanted)), found.item),
-    }
+    const sent = isOver ? keys : (keys ?? Object.keys(wanted))
+    left[found.ref] = { ...left[found.ref], ...writtenIn(area, wanted, sent, found) }
   }
   return { owned, left }
 }
 
 /** Marks of the values that a run wrote. What a new item of a run that has ended holds else, somebody has put there. */
-function writtenIn(area: SomeArea, wanted: AnyItem, keys: readonly string[] | undefined, item: AnyItem): LeftBehind {
+function writtenIn(area: SomeArea, wanted: AnyItem, keys: readonly string[] | undefined, found: SomeFound): LeftBehind {
   const marks: Record<string, string> = {}
   for (const key of keys ?? Object.keys(wanted)) {
-    const [want, here] = [wanted[key], item[key]]
+    const [want, here] = [wanted[key], found.item[key]]
     if (want === undefined || area.onlyNew?.includes(key)) continue
-    if (isSame(area, key, want, here)) marks[key] = markOf(area, key, here)
+    if (isSame(area, key, want, here))
+      marks[key] = markOf(area, key, area.atLeast?.includes(key) ? want : storedIn(found, key))
     else if (keys !== undefined || !area.guarded || area.apart?.includes(key)) continue
     else marks[key] = markOf(area, key, here === undefined || here === '' ? here : want)
   }
@@ -119,10 +131,11 @@ export const intentsOf = (differences: readonly AnyDifference[]): Intent[] =>
 
 /** What was made or changed, and stands there now. */
 export function ownedNow(inventory: Inventory, differences: readonly AnyDifference[]): Owned[] {
+  const named = grouped(allFound(inventory).map((found) => [found.ref as string, found as SomeFound]))
   return differences.flatMap((difference) => {
     if (difference.is === 'left over' || areaOf(difference.area).list === 'one') return []
-    const found = foundAt(inventory, difference.ref)
-    return found ? [ownedAs(found as SomeFound)] : []
+    const all = named.get(difference.ref) ?? []
+    return all.length === 1 && all[0] ? [ownedAs(all[0])] : []
   })
 }
 
@@ -132,14 +145,20 @@ export function ownedNow(inventory: Inventory, differences: readonly AnyDifferen
  */
 export function leftBehind(
   inventory: Inventory,
-  { asPlanned }: Comparison,
+  { asPlanned, settled }: Comparison,
   sent: readonly AnyDifference[],
   isOurs: (found: SomeFound) => boolean,
 ): Record<string, LeftBehind> {
   const left: Record<string, Record<string, string>> = {}
+  const wantedAt = new Map(
+    areaNames.flatMap((name) => (settled[name] ?? []).map((item) => [areaOf(name).ref(item) as string, item] as const)),
+  )
   const planned = new Map(asPlanned.map(({ ref, keys }) => [ref, new Set(keys)]))
-  const mark = (ref: string, area: SomeArea, key: string, value: Value | undefined, asSent: boolean) => {
-    left[ref] = { ...left[ref], [key]: markOf(area, key, value, asSent) }
+  const mark = (found: SomeFound, area: SomeArea, key: string, want: Value | undefined, asSent = true) => {
+    // of a list that holds at least what is planned, the rest is not ours
+    const value = area.atLeast?.includes(key) ? want : storedIn(found, key)
+    if (area.atLeast?.includes(key) && want === undefined) return
+    left[found.ref] = { ...left[found.ref], [key]: markOf(area, key, value, asSent) }
   }
   for (const difference of sent) {
     const found =
@@ -150,8 +169,10 @@ export function leftBehind(
       difference.is === 'missing' ? [area.keys, true] : [difference.fields, difference.found.origin === 'shipped']
     for (const key of isWhole ? area.keys : keys) {
       const want = anyItem(difference.wanted)[key]
+      // what was not read may hold anything
+      if (storedIn(found, key) === undefined) continue
       const wasSent = want !== undefined && keys.includes(key)
-      mark(found.ref, area, key, found.item[key], !wasSent || isSame(area, key, want, found.item[key]))
+      mark(found, area, key, want, !wasSent || isSame(area, key, want, found.item[key]))
     }
   }
   for (const [ref, keys] of planned) {
@@ -159,7 +180,7 @@ export function leftBehind(
     if (!found) continue
     const area = areaOfRef(ref)
     if (area.guarded && !isOurs(found)) continue
-    for (const key of keys) mark(ref, area, key, found.item[key], true)
+    for (const key of keys) mark(found, area, key, wantedAt.get(ref)?.[key])
   }
   return left
 }

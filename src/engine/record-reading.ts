@@ -8,7 +8,7 @@ import { journalLine, type JournalLine } from '../core/report/report.js'
 const copySchema = z.object({
   ref: z.string(),
   item: z.record(z.string(), z.json()).optional(),
-  copy: z.unknown(),
+  copy: z.unknown().optional(),
   file: z.string().optional(),
 })
 
@@ -20,6 +20,8 @@ export interface Copy {
   copy: unknown
   /** The bytes of an upload. */
   bytes?: Uint8Array
+  /** The values that were written over it, key by key. */
+  wrote: AnyItem
 }
 
 /** Reads a journal line by line; a last line that was cut off with its run is none. */
@@ -43,8 +45,13 @@ export function copiesIn(folder: string): Copy[] {
   const begun = readJournal(folder).filter(
     ({ event, is, copy }) => event === 'begun' && copy !== undefined && (is === 'left over' || is === 'different'),
   )
-  const named = new Map(begun.map(({ copy = '', is, ref = '' }) => [copy, { is: is as Copy['is'], ref }]))
-  return [...named].map(([name, { is, ref: planned }]) => {
+  const named = new Map(
+    begun.map(({ copy = '', is, ref = '', wanted }) => [
+      copy,
+      { is: is as Copy['is'], ref, wrote: (wanted ?? {}) as AnyItem },
+    ]),
+  )
+  return [...named].map(([name, { is, ref: planned, wrote }]) => {
     const path = join(folder, name)
     try {
       const { ref, item = {}, copy, file } = copySchema.parse(JSON.parse(readFileSync(path, 'utf8')))
@@ -55,6 +62,7 @@ export function copiesIn(folder: string): Copy[] {
         is,
         item,
         copy,
+        wrote,
         ...(file !== undefined && { bytes: new Uint8Array(readFileSync(join(folder, file))) }),
       }
     } catch {

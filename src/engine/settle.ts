@@ -17,6 +17,7 @@ import { fillFirstRun } from './first-run.js'
 import { lookAtAll } from './look.js'
 import type { RunRecord } from './keeping.js'
 import { move, refuseMove } from './move.js'
+import { sayWhose } from './whose-record.js'
 import { Run } from './run.js'
 import { choose, chooseAgain } from './settling/choose.js'
 import { notesOf } from './settling/together.js'
@@ -122,6 +123,7 @@ async function carryThrough(
     const chosen = await chooseAgain(options, seen.comparison, shown.comparison, agreed)
     agenda.afterFirstRun(seen.comparison, seen.stock.inventory, chosen)
   }
+  sayWhose(run, record)
   const { chosen } = agenda
   const oldPlaces = placesGone(seen.stock.inventory, chosen, run.site.home)
   // the site's own address changes last of all, when everything else was read back
@@ -137,7 +139,7 @@ async function carryThrough(
   const { checks, eyes, remarks } =
     options.confirm === false || !moved
       ? { checks: [], eyes: [], remarks: [] as Remark[] }
-      : await lookAtAll(moved.run, record, oldPlaces)
+      : await lookAtAll(moved.run, record, oldPlaces, changedIn(chosen))
 
   // where the address was changed, the site is at the new one
   const there = moved?.run ?? run
@@ -178,6 +180,9 @@ async function see(run: Run, options: SettleOptions, signedIn?: SignedIn): Promi
   }
   return { session, stock, comparison }
 }
+
+const changedIn = (differences: readonly AnyDifference[]): string[] =>
+  differences.flatMap(({ is, ref }) => (is === 'different' ? [ref as string] : []))
 
 /** Where visitors found what is about to go or to be taken over. */
 function placesGone(inventory: Inventory, chosen: readonly AnyDifference[], home: string): string[] {

@@ -2,10 +2,13 @@ import type { System } from '../systems/system.js'
 import type { Baseline } from '../core/baseline/schema.js'
 import { areaNames, type Reading, type AreaName, type Inventory, type ItemOf } from '../core/areas/index.js'
 import type { ReadItem } from '../core/area.js'
+import type { SomeFound } from '../core/comparing/result.js'
 import { UnpackError } from '../core/errors.js'
 import { inventoryOf } from '../core/inventory.js'
+import { areaIn } from '../core/ref.js'
 import type { SignedIn } from '../systems/session.js'
 import { onSystem } from '../systems/abilities.js'
+import { keyOf, oursFirst } from './ownership.js'
 import { recogniseOurs } from './recognise-ours.js'
 import type { Run } from './run.js'
 
@@ -40,7 +43,8 @@ export async function takeStock(run: Run, session: SignedIn): Promise<Stock> {
   const reading = all.filter((one): one is readonly [AreaName, ReadItem<ItemOf<AreaName>>[]] => one[1] !== undefined)
   const inventory = inventoryOf(Object.fromEntries(reading))
   await recogniseOurs(run, inventory, imprint ?? [], run.isFirstReading())
-  return { inventory, closed, choices }
+  const isOurs = (found: SomeFound) => run.state.isOurs(areaIn(found.ref), keyOf(found))
+  return { inventory: oursFirst(inventory, isOurs), closed, choices }
 }
 
 /** What a system ships, area by area. */

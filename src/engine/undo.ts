@@ -1,13 +1,10 @@
-import { dequal } from 'dequal'
-import { areaNames, areaOf, anyItem, type AnyDifference, type Inventory } from '../core/areas/index.js'
+import { areaOf } from '../core/areas/index.js'
 import type { Baseline } from '../core/baseline/schema.js'
-import { allFound, foundAt } from '../core/inventory.js'
-import { areaIn } from '../core/ref.js'
+import { allFound } from '../core/inventory.js'
+import type { JournalLine } from '../core/report/report.js'
 import type { Secret } from '../core/secret.js'
-import { makePassword } from '../logins/password.js'
 import type { Step } from '../systems/step.js'
 import type { Value } from '../core/area.js'
-import { onSystem } from '../systems/abilities.js'
 import { call } from './call.js'
 import { carry } from './carrying/carry.js'
 import { heldBy } from './carry-out.js'
@@ -15,7 +12,9 @@ import { keepingPages } from './unexpected-page.js'
 import type { RunOptions } from './options.js'
 import { copiesIn, type Copy } from './record-reading.js'
 import { Run } from './run.js'
+import { areaNamed, wayBack, type Overwritten } from './way-back.js'
 import { takeStock } from './stock.js'
+import { refuseRecordOfAnother, sayWhose } from './whose-record.js'
 
 export { readJournal } from './record-reading.js'
 
@@ -33,7 +32,7 @@ export interface Undone {
  * @param folder the record of the run that removed them
  * @param refs which of them; all where left out
  * @returns what was given back, and of everything else why not
- * @throws UnpackError `record-broken`, and whatever keeps a run from the site
+ * @throws UnpackError `record-broken`, `record-of-another-site`, and whatever keeps a run from the site
  * @example await undo(baseline, 'unpack-record/127.0.0.1_4101/2026-11-25T101500Z', { logins, refs: ['posts/hello-world'] })
  */
 export const undo = (
@@ -42,34 +41,41 @@ export const undo = (
   options: RunOptions & { refs?: readonly string[] },
 ): Promise<Undone> =>
   call(async (guard) => {
-    const copies = copiesIn(folder)
+    // a record that can't be read is told before anybody signs in
+    copiesIn(folder)
     const run = await Run.begin(baseline, options, guard)
     try {
       await run.lock()
-      return await giveBack(run, copies, options.refs)
+      return await giveBack(run, folder, options.refs)
     } finally {
       await run.end()
     }
   })
 
-async function giveBack(run: Run, copies: readonly Copy[], refs: readonly string[] | undefined): Promise<Undone> {
+async function giveBack(run: Run, folder: string, refs: readonly string[] | undefined): Promise<Undone> {
+  const copies = copiesIn(folder)
   const session = await run.logins.signIn()
   const { inventory } = await keepingPages(run, () => takeStock(run, session))
+  refuseRecordOfAnother(run, folder)
   const record = run.record(new Date())
   record.journal({ event: 'opened' })
+  sayWhose(run, record)
   const failed: Undone['failed'] = (refs ?? [])
     .filter((ref) => !copies.some((copy) => copy.ref === ref))
     .map((ref) => ({ ref, why: 'the record holds no copy of it' }))
   const secrets: { [ref: string]: Secret } = {}
   const steps = new Map<Step, string>()
+  const overwritten = new Map<string, Overwritten>()
   const known = new Set([...allFound(inventory), ...copies].map(({ ref }) => ref))
-  for (const kept of copies.filter(({ ref }) => refs?.includes(ref) ?? true)) {
-    const copy = { ...kept, item: linkedTo(known, kept) }
+  for (const own of copies.filter(({ ref }) => refs?.includes(ref) ?? true)) {
+    const copy = { ...own, item: linkedTo(known, own) }
     const way = await wayBack(run, copy, inventory, secrets)
     if (typeof way === 'string') failed.push({ ref: copy.ref, why: way })
-    else for (const step of way) steps.set(step, copy.ref)
+    else for (const step of way.steps) steps.set(step, copy.ref)
+    if (typeof way !== 'string' && way.over) overwritten.set(copy.ref, way.over)
   }
   const lost = new Map<string, string>()
+  const kept = new Map<string, string>()
   const refsOf = (load: readonly Step[]) => [...new Set(load.map((step) => steps.get(step) ?? ''))]
   const held = await carry([...steps.keys()], {
     session,
@@ -82,7 +88,16 @@ async function giveBack(run: Run, copies: readonly Copy[], refs: readonly string
     secrets,
     before: (carrier, load) => {
       run.account.tell({ is: 'sent', carrier: carrier.name, refs: refsOf(load) })
-      for (const ref of refsOf(load)) record.journal({ event: 'begun', carrier: carrier.name, ref, is: 'missing' })
+      for (const ref of refsOf(load)) {
+        const over = overwritten.get(ref)
+        // what is written over here can be given back as well
+        const copy = over && (kept.get(ref) ?? record.keepCopy(ref, over.found))
+        if (copy !== undefined) kept.set(ref, copy)
+        record.journal({
+          ...{ event: 'begun', carrier: carrier.name, ref, is: over ? 'different' : 'missing' },
+          ...(over && { was: over.was as JournalLine['was'], wanted: over.wanted as JournalLine['wanted'], copy }),
+        })
+      }
     },
     after: (carrier, load, outcomes) => {
       for (const [index, step] of load.entries()) {
@@ -101,8 +116,6 @@ async function giveBack(run: Run, copies: readonly Copy[], refs: readonly string
   return { again, failed: [...failed, ...[...lost].map(([ref, why]) => ({ ref, why }))], record: record.folder }
 }
 
-const areaNamed = (ref: string) => areaNames.find((name) => name === areaIn(ref))
-
 /** What it was linked to and is nowhere any more, under another name perhaps, is left out. */
 function linkedTo(known: ReadonlySet<string>, { ref, item }: Copy): Copy['item'] {
   const name = areaNamed(ref)
@@ -115,43 +128,4 @@ function linkedTo(known: ReadonlySet<string>, { ref, item }: Copy): Copy['item']
       return [key, Array.isArray(to) ? (to as readonly Value[]).filter(there) : there(to) ? to : ''] as const
     })
   return { ...item, ...Object.fromEntries(changed) }
-}
-
-/** The steps that give something back; or why there are none. */
-async function wayBack(
-  run: Run,
-  { ref, is, item, copy, bytes }: Copy,
-  inventory: Inventory,
-  secrets: { [ref: string]: Secret },
-): Promise<Step[] | string> {
-  const area = areaNamed(ref)
-  const way = area && onSystem(run.site.system, area)
-  if (!area || !way) return 'this system can’t be given it again'
-  const here = { firstRun: false, baseline: run.baseline, inventory }
-  const found = foundAt(inventory, ref)
-  if (is === 'different') {
-    if (!found) return 'it is not there any more'
-    const fields = areaOf(area).keys.filter(
-      (key) => key in item && !dequal(item[key] ?? '', anyItem(found.item)[key] ?? ''),
-    )
-    const difference = { area, ref, is, found, wanted: item, fields } as unknown as AnyDifference
-    return fields.length === 0 ? 'it stands there as it was' : (way.translate?.([difference as never], here) ?? [])
-  }
-  const { unkept } = areaOf(area)
-  if (unkept !== undefined) return `it can’t be given back: ${unkept}`
-  if (found) return 'something stands there already'
-  const username = areaOf(area).account?.(item)
-  if (username !== undefined) secrets[ref] = await newPassword(run, username)
-  if (way.again) return [way.again({ ref, item, copy, bytes })].flat()
-  const difference = { area, ref, is: 'missing', wanted: item } as unknown as AnyDifference
-  const steps = way.translate?.([difference as never], here) ?? []
-  return steps.length === 0 ? 'this system can’t be given it again' : steps
-}
-
-/** An account that is made again gets a password of its own: the old one is nowhere kept. */
-async function newPassword(run: Run, username: string): Promise<Secret> {
-  const password = makePassword(run.site.system.password)
-  run.account.guard.add(password)
-  await run.options.logins.put(run.site.home, username, password)
-  return password
 }

@@ -1,4 +1,5 @@
 import { load, type CheerioAPI } from 'cheerio'
+import { digitsOf } from '../core/money/currency.js'
 import { sameDecimal } from '../core/money/decimal.js'
 import type { ListedLook, ProductPageLook } from '../core/goods/product-looks.js'
 import type { Answer } from '../web/answer.js'
@@ -17,7 +18,7 @@ export const productAt =
     priceOn: ($: CheerioAPI) => string | undefined,
     choicesOn?: ($: CheerioAPI) => readonly (readonly [name: string, value: string])[],
   ): Look<ProductPageLook> =>
-  async ({ title, price, texts, choices = {} }, { place, visit }) => {
+  async ({ title, price, currency, texts, choices = {} }, { place, visit }) => {
     const answer = await visit(place)
     const closed = closedTo(answer)
     if (closed) return closed
@@ -32,7 +33,7 @@ export const productAt =
     if (missing) return bad(`${answer.url} does not let one choose “${missing.join(': ')}”`)
     const written = priceOn($)
     if (written === undefined) return notLookedAt(`${answer.url} does not mark its price`)
-    return sumsIn(written).some((sum) => sameDecimal(sum, price))
+    return sumsIn(written, currency === undefined ? 2 : digitsOf(currency)).some((sum) => sameDecimal(sum, price))
       ? good(`${answer.url}: ${folded(written)}`)
       : bad(`${answer.url} shows ${folded(written) || 'no price'} instead of ${price}`)
   }

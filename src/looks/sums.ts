@@ -1,12 +1,19 @@
-/** Every sum in a text, as decimals: `£1,274.78`, `1.274,78 €`, `¥500`. */
-export function sumsIn(text: string): string[] {
-  return (text.match(/\d[\d.,'\u00a0\u202f\u2019 ]*/g) ?? []).map(decimalOf)
+/**
+ * Every sum in a text, as decimals: `£1,274.78`, `1.274,78 €`, `¥500`.
+ * @param digits how many its currency has behind the point (ISO 4217)
+ */
+export function sumsIn(text: string, digits = 2): string[] {
+  return (text.match(/\d[\d.,'\u00a0\u202f\u2019 ]*/g) ?? []).map((written) => decimalOf(written, digits))
 }
 
-/** A sum as shops write it, as a decimal: the last point or comma with one or two signs behind it parts the smaller part off. */
-function decimalOf(written: string): string {
+/**
+ * A sum as shops write it, as a decimal. The last point or comma parts off the smaller part where as many digits follow as the
+ * currency has; three digits are a group of thousands otherwise.
+ */
+function decimalOf(written: string, digits: number): string {
   const text = written.replace(/[^\d.,]/g, '').replace(/[.,]+$/, '')
-  const [, whole = text, rest] = /^(.*)[.,](\d{1,2})$/.exec(text) ?? []
-  const digits = whole.replace(/\D/g, '')
-  return rest === undefined ? digits : `${digits}.${rest}`
+  const [, whole = text, rest] = /^(.*)[.,](\d+)$/.exec(text) ?? []
+  const isPart = rest !== undefined && (rest.length === digits || rest.length !== 3)
+  const all = (isPart ? whole : text).replace(/\D/g, '')
+  return isPart ? `${all}.${rest}` : all
 }

@@ -13,6 +13,7 @@ import type { System } from './system.js'
 export interface AnyAreaOnSystem extends Omit<
   AreaOnSystem<AreaName>,
   | 'read'
+  | 'readAgain'
   | 'takes'
   | 'atMost'
   | 'choices'
@@ -31,6 +32,11 @@ export interface AnyAreaOnSystem extends Omit<
   again?(kept: Kept): Step | Step[]
   can?: Record<string, Ability> | ((site: OnSite) => Record<string, Ability>)
   read(session: SignedIn, baseline: Baseline): Promise<ReadItem<ItemOf<AreaName>>[]>
+  readAgain?(
+    session: SignedIn,
+    found: readonly { id: Id; copy?: unknown }[],
+    baseline: Baseline,
+  ): Promise<ReadItem<ItemOf<AreaName>>[]>
   choices?(session: SignedIn, baseline: Baseline): Promise<Record<string, readonly string[]>>
   ships?(baseline: Baseline): ReadItem<AnyItem>[]
   looks?: Partial<Record<string, Look<OwnLook>>>

@@ -45,6 +45,15 @@ export interface AreaOnSystem<A extends AreaName, S extends SignedIn = SignedIn>
   /** How many entries a list can hold here: what is planned beyond them is told, and left out. */
   atMost?: { [K in keyof ItemOf<A> & string]?: number }
   read(session: S, baseline: Baseline): Promise<ReadItem<ItemOf<A>>[]>
+  /**
+   * The same items once more, as they stand at this moment: right before one of them is changed or removed. Left out where nothing
+   * that a person writes can be lost.
+   */
+  readAgain?(
+    session: S,
+    found: readonly { id: Id; copy?: unknown }[],
+    baseline: Baseline,
+  ): Promise<ReadItem<ItemOf<A>>[]>
   /** What the values of keys are chosen from, as the site tells now; keys of which that is not known are left out. */
   choices?(session: S, baseline: Baseline): Promise<{ [K in keyof ItemOf<A> & string]?: readonly string[] }>
   /** Left out where an area is only looked at. */

@@ -172,17 +172,17 @@ test('a table of 5,000 rows, the last of which is wrong', () => {
 })
 
 const plan = readBaseline(`${head()}products: [${bean}]`).baseline
-const standing = (item: object, origin?: 'shipped'): Reading => {
+const standing = (item: object, origin?: 'shipped', currency = 'EUR'): Reading => {
   const [wanted] = areas.products.plan(plan)
   const marks = origin ? { place: true, untouched: true, known: true } : undefined
   return {
     products: [{ id: 7, item: { ...(wanted?.item ?? { name: '', slug: '', sku: '' }), ...item }, marks }],
-    store: [{ id: 'store', item: { currency: 'EUR', shipsTo: ['GB', 'IE'] } }],
+    store: [{ id: 'store', item: { currency, shipsTo: ['GB', 'IE'] } }],
   }
 }
 const compared = (item: object, price?: string, again: string[] = []) => {
   const left: Record<string, string> = price === undefined ? {} : { price: markOf(areaOf('products'), 'price', price) }
-  return compare(plan, inventoryOf(standing(item)), { ours: () => true, left: () => left, again })
+  return compare(plan, inventoryOf(standing(item, undefined, 'GBP')), { ours: () => true, left: () => left, again })
 }
 const ofProducts = ({ differences }: ReturnType<typeof compare>) =>
   differences.flatMap((one) => (one.area === 'products' && one.is === 'different' ? [one.fields] : []))
@@ -202,7 +202,20 @@ test('stock counts for itself once a product is there, and decimals are compared
 })
 
 test('the currency is never changed under prices: by hand, with why; under what shipped it is', () => {
-  const stays = compared({})
+  const stays = compare(plan, inventoryOf(standing({ price: '1.90' })), { ours: () => true })
+  // what is counted in it waits with it: 1.90 of one is not 2.40 of the other
+  assert.deepEqual(ofProducts(stays), [])
+  assert.match(
+    stays.byHand.map(({ text }) => text).join(),
+    /price of the product “Bean” stays as it is: the file counts in GBP, and the site in EUR/,
+  )
+  const none = compare(
+    plan,
+    inventoryOf({ ...standing({}), products: [{ id: 9, item: { name: 'Mug', slug: 'mug', sku: 'MUG' } }] }),
+    {},
+  )
+  assert.ok(!none.differences.some(({ area }) => area === 'products'))
+  assert.match(none.byHand.map(({ text }) => text).join(), /the product “Bean” is not made: the file counts in GBP/)
   assert.match(
     stays.byHand.find(({ ref }) => ref === 'store.currency')?.text ?? '',
     /prices would stay as they are and mean something else/,

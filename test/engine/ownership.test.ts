@@ -47,7 +47,10 @@ for (const [name, entry] of [
     )
     assert.deepEqual(site.blog.pages.find(({ id }) => id === own.id)?.title, 'Not yet')
     assert.equal(writesAt(site), before)
-    const taken = await settle(plan, { ...quiet(site.options), again: ['pages/news'] })
+    // it would be opened to everybody with words in it that are not ours: that is asked about by itself
+    const shut = await settle(plan, { ...quiet(site.options), again: ['pages/news'] })
+    assert.deepEqual([shut.writes, shut.open.map(({ ref }) => ref)], [0, ['pages/news']])
+    const taken = await settle(plan, { ...quiet(site.options), again: ['pages/news'], open: ['pages/news'] })
     assert.deepEqual([taken.failed, site.blog.pages.find(({ id }) => id === own.id)?.state], [[], 'published'])
     const [copy = ''] = readdirSync(join(taken.record ?? '', 'removed'))
     assert.match(readFileSync(join(taken.record ?? '', 'removed', copy), 'utf8'), /A secret plan/)

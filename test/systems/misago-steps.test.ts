@@ -81,7 +81,7 @@ forums: [{ title: Sea, forums: [{ title: Deep, access: { see: members, read: [Di
     accounts.map(({ carrier, fields, more }) => [carrier, fields, more.owes]),
     [
       ['new accounts', { username: 'kelp', email: 'kelp@a.example', password: secretOf('members/kelp') }, undefined],
-      ['accounts', { id: idOf('members/kelp'), roles: [idOf('groups/Divers')] }, 'rights kept for others'],
+      ['accounts', { id: idOf('members/kelp'), roles: [idOf('groups/Divers')], leaves: [] }, 'rights kept for others'],
       [
         'new accounts',
         { username: 'limpet', email: 'limpet@a.example', password: secretOf('members/limpet') },

@@ -3,6 +3,7 @@ import { filesAt } from '../baseline/named-files.js'
 import { groupsIn, namedBy } from '../baseline/plain-values.js'
 import type { Area } from '../area.js'
 import { fileName, localTime, slug } from '../baseline/values.js'
+import { isPublishing } from '../publishing-state.js'
 import { refOf } from '../ref.js'
 import { textBlocks } from '../text/plain.js'
 import { momentText } from '../text/dates.js'
@@ -83,6 +84,7 @@ export const events: Area<'events', EventItem> = {
       was: was && refOf('events', was),
     })),
   texts: ['body'],
+  opens: isPublishing,
   same: (key, wanted, found) => (key === 'body' ? sameText(textOf(wanted), textOf(found)) : wanted === found),
   call: (item) => `the event “${item.title}”`,
   say: (key) => words[key] ?? key,

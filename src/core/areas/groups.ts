@@ -34,12 +34,19 @@ export const groups: Area<'groups', GroupItem> = {
   gone: z.array(title).describe('Groups, by their names'),
   guarded: true,
   strange(item, { members = [], owner }, items) {
-    const known = new Set([owner.username, owner.signInAs, ...members.map(({ username }) => username)])
+    const planned = new Map(members.filter((one) => one.groups.includes(item.name)).map((one) => [one.username, one]))
+    // an account of a planned name may be anybody's, and the plan may put it elsewhere
+    const isMeant = (username: string, isOurs: boolean) =>
+      username === owner.username ||
+      username === owner.signInAs ||
+      (planned.has(username) && (isOurs || planned.get(username)?.password === 'stored'))
     const strangers = items('members').filter(
-      ({ groups: own, username }) =>
-        Array.isArray(own) && (own as readonly Value[]).includes(groups.ref(item)) && !known.has(textOf(username)),
+      ({ item: { groups: own, username }, isOurs }) =>
+        Array.isArray(own) &&
+        (own as readonly Value[]).includes(groups.ref(item)) &&
+        !isMeant(textOf(username), isOurs),
     )
-    const names = strangers.map(({ username }) => textOf(username))
+    const names = strangers.map(({ item: { username } }) => textOf(username))
     return names.length === 0
       ? undefined
       : `it holds members whom the plan does not know: ${names.slice(0, 3).join(', ')}`

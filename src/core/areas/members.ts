@@ -37,6 +37,8 @@ export interface MemberItem {
   groups?: readonly string[]
   /** Whether the account can be used: a new one may wait for somebody. */
   open?: boolean
+  /** The refs of groups that it leaves: an earlier plan has put it into them. */
+  leaves?: readonly string[]
 }
 
 const listOf = (value: Value): readonly Value[] => (Array.isArray(value) ? (value as readonly Value[]) : [])
@@ -61,6 +63,10 @@ export const members: Area<'members', MemberItem> = {
   apart: ['groups', 'open'],
   strange: () => 'nothing tells that we made it, and no stored login opens it',
   trusts: ({ groups }) => [...(groups ?? [])],
+  atLeast: ['groups'],
+  without: (item, _key, leaves) => ({ ...item, leaves }),
+  opens: ({ groups: wanted = [] }, { groups: found = [] }) => wanted.some((group) => !found.includes(group)),
+  vouches: ['email'],
   keys: ['username', 'email', 'shown', 'groups', 'open'],
   named: ({ members }) => namedBy(members, 'username', ['members']),
   mistakes({ members, groups, owner }, add) {

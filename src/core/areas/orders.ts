@@ -8,6 +8,7 @@ import { refOf } from '../ref.js'
 import { textOf } from '../value.js'
 import { productsOf, type ProductItem } from './products.js'
 import { shippingOf } from './shipping.js'
+import type { StoreItem } from './store.js'
 import { taxesOf } from './taxes.js'
 
 /** That there are any: nothing of an order, nor of whoever placed it, is read. */
@@ -70,7 +71,8 @@ export const orders: Area<'orders', OrderItem, never, OrderTry> = {
     if (!store || !productsOf(baseline).length || !payment || payment.by === 'card' || !way || country === undefined)
       return []
     const product = firstProduct(baseline, found)
-    const digits = digitsOf(store.currency ?? 'EUR')
+    const standing = found('store') as Found<'store', StoreItem> | undefined
+    const digits = digitsOf(standing?.item.currency ?? store.currency ?? 'EUR')
     const own = { sku: product?.item.sku ?? '', count: 1, shipping: way.name, payment: payment.by, digits, words }
     const at = product?.ref ?? ''
     const cannot = product ? undefined : 'no product of the plan stands there to order'

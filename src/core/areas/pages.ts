@@ -8,6 +8,7 @@ import { fileName, groupList, readers, sitePlace, slug, pagePath } from '../base
 import { letsMoreIn, namesOf, needsNoSaying, readersOf, sameNames } from '../reading/readers.js'
 import { pageEyes } from '../reading/eyes.js'
 import { readingMistakes } from '../reading/mistakes.js'
+import { isPublishing } from '../publishing-state.js'
 import { showsEntry } from '../shows-entry.js'
 import { refOf } from '../ref.js'
 import { sameText } from '../text/normal-form.js'
@@ -212,7 +213,7 @@ export const pages: Area<'pages', PageItem> = {
     [...who, ...(item['may.write'] ?? []), ...(item['may.edit'] ?? [])].flatMap((name) =>
       isLevel(name) ? [] : [refOf('groups', name)],
     ),
-  opens: (wanted, found) => letsMoreIn(wanted.for ?? [], found.for ?? []),
+  opens: (wanted, found) => isPublishing(wanted, found) || letsMoreIn(wanted.for ?? [], found.for ?? []),
   same(key, wanted, found) {
     if (key === 'body') return sameText(textOf(wanted), textOf(found))
     if (key === 'for') return needsNoSaying(wanted, found) || sameNames(wanted, found)

@@ -5,6 +5,7 @@ import { namedBy, groupsIn, listOf } from '../baseline/plain-values.js'
 import type { Area, Found, Value } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
 import { fileName, localTime, slug } from '../baseline/values.js'
+import { isPublishing } from '../publishing-state.js'
 import { showsEntry } from '../shows-entry.js'
 import { momentText } from '../text/dates.js'
 import { refOf } from '../ref.js'
@@ -111,6 +112,7 @@ export const posts: Area<'posts', PostItem> = {
   ],
   links: ['categories', 'tags'],
   texts: ['body'],
+  opens: isPublishing,
   same(key, wanted, found) {
     if (key === 'body') return sameText(textOf(wanted), textOf(found))
     return key === 'categories' || key === 'tags' ? sorted(wanted) === sorted(found) : wanted === found

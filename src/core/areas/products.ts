@@ -18,6 +18,7 @@ import {
   type OneProduct,
 } from '../goods/variants.js'
 import { sameDecimal } from '../money/decimal.js'
+import { inMoney } from '../money/unit.js'
 import { refOf } from '../ref.js'
 import { htmlOf } from '../text/markdown.js'
 import { sameText } from '../text/normal-form.js'
@@ -146,6 +147,8 @@ export const products: Area<'products', ProductItem, ProductLook> = {
   },
   links: ['categories', 'pictures', 'tax'],
   onlyNew: ['stock'],
+  countedIn: { price: inMoney, salePrice: inMoney, weight: [{ area: 'store', key: 'units.weight' }] },
+  opens: (wanted, found) => wanted.state === 'shown' && found.state === 'hidden',
   same(key, wanted, found) {
     if (key === 'price' || key === 'salePrice') return sameDecimal(textOf(wanted), textOf(found))
     if (key === 'description') return sameText(textOf(wanted), textOf(found))

@@ -3,6 +3,7 @@ import { groupsIn, isGroup, listOf, namedBy } from '../baseline/plain-values.js'
 import type { Area, Value } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
 import { country, money } from '../baseline/values.js'
+import { inMoney } from '../money/unit.js'
 import { compareDecimals, isDecimal, sameDecimal } from '../money/decimal.js'
 import { refOf } from '../ref.js'
 import { textOf } from '../value.js'
@@ -81,6 +82,7 @@ export const shipping: Area<'shipping', ShippingItem> = {
   gone: z.array(z.string().min(1)).describe('Ways of shipping, by their names'),
   guarded: true,
   apart: ['price', 'byWeight', 'countries', 'freeFrom'],
+  countedIn: { price: inMoney, freeFrom: inMoney, byWeight: [...inMoney, { area: 'store', key: 'units.weight' }] },
   keys: ['name', 'price', 'byWeight', 'countries', 'freeFrom'],
   named: ({ store }) => namedBy(isGroup(store) ? store.shipping : [], 'name', ['store', 'shipping']),
   mistakes({ store }, add) {
@@ -123,7 +125,9 @@ export const shipping: Area<'shipping', ShippingItem> = {
           )
   },
   ref: (item) => refOf('shipping', item.name),
-  plan: (baseline) => shippingOf(baseline).map((item) => ({ item })),
+  // what costs one price no longer goes by weight
+  plan: (baseline) =>
+    shippingOf(baseline).map((item) => ({ item: item.price === undefined ? item : { ...item, byWeight: [] } })),
   same(key, wanted, found) {
     if (key === 'countries') return countriesIn(wanted).join() === countriesIn(found).join()
     if (key === 'byWeight') return sameSteps(stepsIn(wanted), stepsIn(found))

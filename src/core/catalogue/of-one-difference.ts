@@ -13,6 +13,11 @@ export const ofOne = {
     () => 'Choose one of those that it has.',
   ),
   'refused-by-site': entry(1, (d: { code: string }) => `The site refused it (${d.code}).`),
+  'changed-meanwhile': entry(
+    1,
+    (_details: object) => 'Somebody changed it while this run was under way, so it was left as it is.',
+    () => 'Run the same command again: it compares anew.',
+  ),
   'not-kept': entry(
     1,
     (d: { why: string }) => `It was not removed, since it can't be kept first: ${d.why}.`,

@@ -34,6 +34,12 @@ export const stoppedPartWay = {
     5,
     (d: { file: string; line: number }) => `${d.file}:${d.line}: this line of the journal can't be read.`,
   ),
+  'record-of-another-site': entry(
+    2,
+    (d: { folder: string; address: string }) =>
+      `${d.folder} is the record of another site than the one at ${d.address}. Nothing was changed.`,
+    () => 'Name a record of this site; the folders are called after the addresses of their sites.',
+  ),
 
   'first-run-waits': entry(
     1,

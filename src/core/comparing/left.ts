@@ -1,4 +1,4 @@
-import type { Value } from '../area.js'
+import type { PlainItem, Value } from '../area.js'
 import { itemDigest } from '../text/digest.js'
 import { bodyDigest } from '../text/normal-form.js'
 import { textOf } from '../value.js'
@@ -23,16 +23,21 @@ export function markOf(area: SomeArea, key: string, value: Value | undefined, as
   const whole = short(itemDigest(value ?? null))
   const mark = isText(area, key)
     ? `${short(bodyDigest(textOf(value)))} ${whole}`
-    : area.ranks?.includes(key)
-      ? rankMark(value)
+    : isList(area, key)
+      ? entriesMark(value)
       : whole
   return asSent ? mark : `~${mark}`
 }
+
+/** A value as it is remembered: as the site itself has it. */
+export const storedIn = ({ item, stored }: { item: PlainItem; stored?: PlainItem }, key: string): Value | undefined =>
+  stored?.[key] ?? item[key]
 
 /** Whether a value is still the one that we left, as far as it matters: white space and wrappers of a text don't. */
 export function isAsLeft(area: SomeArea, key: string, mark: string, value: Value | undefined): boolean {
   const left = mark.replace(/^~/, '')
   if (area.ranks?.includes(key)) return sameRanks(left, value)
+  if (area.atLeast?.includes(key)) return entriesIn(left).every((one) => entriesIn(entriesMark(value)).includes(one))
   return left.split(' ')[0] === markOf(area, key, value).split(' ')[0]
 }
 
@@ -40,16 +45,30 @@ export function isAsLeft(area: SomeArea, key: string, mark: string, value: Value
 export const isExactlyLeft = (area: SomeArea, key: string, mark: string, value: Value | undefined): boolean =>
   mark === markOf(area, key, value)
 
-/** An order: places of items as they are, lists by short digests of their entries. */
-function rankMark(value: Value | undefined): string {
+/** What of a list is still there of what we gave, and is to end: the plan no longer names it. */
+export function endedIn(area: SomeArea, key: string, mark: string, planned: readonly Value[], found: Value): Value[] {
+  const given = entriesIn(mark.replace(/^~/, ''))
+  const wanted = entriesIn(entriesMark(planned))
+  return Array.isArray(found) && area.atLeast?.includes(key)
+    ? (found as readonly Value[]).filter((one) => given.includes(entryMark(one)) && !wanted.includes(entryMark(one)))
+    : []
+}
+
+const isList = (area: SomeArea, key: string): boolean =>
+  (area.ranks?.includes(key) ?? false) || (area.atLeast?.includes(key) ?? false)
+const entryMark = (entry: Value): string => itemDigest(entry).slice(0, 8)
+const entriesIn = (mark: string): string[] => mark.split(',').filter((one) => one !== '')
+
+/** A list by short digests of its entries; an item's place among others as it is. */
+function entriesMark(value: Value | undefined): string {
   if (!Array.isArray(value)) return textOf(value)
-  return (value as readonly Value[]).map((one) => itemDigest(one).slice(0, 8)).join(',')
+  return (value as readonly Value[]).map(entryMark).join(',')
 }
 
 /** Whether the entries that were in a list then stand in the same order now; what came or went since changes nothing. */
 function sameRanks(left: string, value: Value | undefined): boolean {
   if (!Array.isArray(value)) return left === textOf(value)
-  const then = left.split(',')
-  const now = rankMark(value).split(',')
+  const then = entriesIn(left)
+  const now = entriesIn(entriesMark(value))
   return then.filter((one) => now.includes(one)).join() === now.filter((one) => then.includes(one)).join()
 }

@@ -1,34 +1,62 @@
 import { areaNames, areaOf, type AreaName, type Inventory } from '../areas/index.js'
+import { grouped } from '../grouped.js'
 import { textOf } from '../value.js'
+import { isExactlyLeft, storedIn } from './left.js'
+import { isAsked, isOurs } from './ownership.js'
 import type { CompareOptions, Comparison, SomeDifference, SomeFound } from './result.js'
 
 /**
- * Marks what lets more people see something that holds somebody's items: it is asked about apart. Opening again what a run of
- * ours has closed needs nothing.
+ * Marks what lets more people see words that neither we sent nor the system shipped: it is asked about apart. Opening again what
+ * a run of ours has closed needs nothing.
  */
 export function markOpening(
   differences: readonly SomeDifference[],
   inventory: Inventory,
-  { tried, closed, ours }: CompareOptions,
+  options: CompareOptions,
   { others }: Comparison,
 ): SomeDifference[] {
-  const inside = areaNames.flatMap((name) => {
-    const { within, keepsHolder } = areaOf(name)
-    return within && keepsHolder
-      ? ((inventory[name] ?? []) as SomeFound[]).map((found) => ({ name, found, within }))
-      : []
-  })
-  const isSomebodys = (name: AreaName, found: SomeFound) =>
-    found.origin === "somebody's" && !tried?.(found) && !ours?.(name, found)
-  const holds = (ref: string): boolean =>
-    inside.some(
-      ({ name, found, within }) => textOf(found.item[within]) === ref && (isSomebodys(name, found) || holds(found.ref)),
-    )
+  const foreign = foreignWords(inventory, options)
   return differences.map((difference) => {
     if (difference.is !== 'different') return difference
-    const area = areaOf(difference.area)
-    if (!area.opens?.(difference.wanted, difference.found.item)) return difference
-    const somebodys = area.sideOf ? holds(textOf(difference.found.item[area.sideOf])) : others.length > 0 && !closed
-    return somebodys ? { ...difference, opens: true as const } : difference
+    const { area, wanted, found } = difference
+    const { opens, gate, sideOf } = areaOf(area)
+    if (!opens?.(wanted, found.item)) return difference
+    const isForeign = gate
+      ? others.length > 0 && !options.closed
+      : sideOf
+        ? foreign.isIn(textOf(found.item[sideOf]))
+        : foreign.isWrittenIn(area, found) || foreign.isIn(found.ref)
+    return isForeign ? { ...difference, opens: true as const } : difference
   })
+}
+
+/** Where somebody else's words are, or a person's changes to ours. */
+function foreignWords(inventory: Inventory, options: CompareOptions) {
+  const inside = grouped(
+    areaNames.flatMap((name) => {
+      const { within, keepsHolder, under } = areaOf(name)
+      const by = (keepsHolder ? within : undefined) ?? under
+      return by === undefined
+        ? []
+        : ((inventory[name] ?? []) as SomeFound[]).map((found) => [textOf(found.item[by]), { name, found }] as const)
+    }),
+  )
+  const isWrittenIn = (name: AreaName, found: SomeFound): boolean => {
+    if (found.origin === 'shipped' || options.tried?.(found)) return false
+    const area = areaOf(name)
+    // an account that we did not make is the file's to name, unless it is taken over
+    if (!isOurs(area, found, options)) return !area.account || isAsked(options.again, found.ref)
+    const marks = options.left?.(found.ref) ?? {}
+    if (area.account && options.lockedOut?.(area.account(found.item))) return true
+    return (area.vouches ?? area.keys).some((key) => {
+      const value = storedIn(found, key)
+      if (typeof value !== 'string' || value === '' || area.apart?.includes(key)) return false
+      const mark = marks[key]
+      // of an item that a stopped run has made not everything is remembered; its text is, if that is ours
+      return mark === undefined ? area.texts?.includes(key) : !isExactlyLeft(area, key, mark, value)
+    })
+  }
+  const isIn = (ref: string): boolean =>
+    (inside.get(ref) ?? []).some(({ name, found }) => isWrittenIn(name, found) || isIn(found.ref))
+  return { isWrittenIn, isIn }
 }

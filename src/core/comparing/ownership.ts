@@ -1,5 +1,5 @@
 import type { Baseline } from '../baseline/schema.js'
-import { anyItem, areaOf, type AnyItem, type AreaName, type Inventory } from '../areas/index.js'
+import { areaOf, type AnyItem, type AreaName, type Inventory } from '../areas/index.js'
 import type { Plan } from '../area.js'
 import { areaIn } from '../ref.js'
 import { textOf } from '../value.js'
@@ -37,7 +37,10 @@ export function whyTheirs(
     return undefined
   if (found.origin === 'shipped' || found.origin === 'probably shipped') return undefined
   const strange = area.strange?.(found.item, baseline, (name) =>
-    (inventory[name as AreaName] ?? []).map(({ item }) => anyItem(item)),
+    ((inventory[name as AreaName] ?? []) as SomeFound[]).map((one) => ({
+      item: one.item,
+      isOurs: isOurs(areaOf(name as AreaName), one, options),
+    })),
   )
   if (strange === undefined && !differs()) return undefined
   const what = area.call(found.item)

@@ -26,6 +26,8 @@ export interface CompareOptions {
   ours?: (area: AreaName, found: SomeFound) => boolean
   /** Write planned texts over later edits, and take over what somebody made under a planned name: all of it, or these refs. */
   again?: boolean | readonly string[]
+  /** Whether the stored login of an account of ours does not open it any more: somebody else may have it by now. */
+  lockedOut?: (username: string) => boolean
   /** Whether an item was left behind by a trial of ours. */
   tried?: (found: SomeFound) => boolean
   /** True where a run of ours has closed the site to visitors. */

@@ -3,7 +3,8 @@ import type { AnyItem, AreaName, Inventory } from '../areas/index.js'
 import type { Ability, Value } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
 import { textOf } from '../value.js'
-import { isAsLeft, isExactlyLeft, markOf } from './left.js'
+import { endedIn, isAsLeft, isExactlyLeft, markOf, storedIn } from './left.js'
+import { finerThanThere, keepUnit, waitsForUnit, type UnsettledUnits } from './units.js'
 import { isAsked, whyTheirs } from './ownership.js'
 import type { Pair } from './bind.js'
 import { isAmong, notAmongText } from './choices.js'
@@ -20,6 +21,10 @@ export interface Scales {
   conflicts: Set<string>
   /** Somebody else's things are on the site. */
   inUse: boolean
+  /** Units that stay other than planned; filled as they are found. */
+  units: UnsettledUnits
+  /** Keys of areas with one item that the plan names. */
+  planned: ReadonlySet<string>
 }
 
 /**
@@ -41,6 +46,12 @@ export function weigh(
   for (const key of area.keys) {
     const planned = plan.item[key]
     if (planned === undefined) continue
+    const finer = finerThanThere(area, key, planned, scales)
+    if (finer !== undefined) {
+      result.never.push({ ref, text: `${called(key)} of ${area.call(plan.item)}: ${finer}; it is left alone` })
+      result.notHere.push({ ref, text: finer })
+      return found?.item ?? {}
+    }
     const value = trimmed(area, key, planned, scales, result)
     const ability = can(key)
     if (cannotBeWithout(area, key, value, ability)) {
@@ -80,6 +91,18 @@ export function weigh(
       if (saysMore(area, key, value)) result.never.push({ ref: keyOf(area, key), text: ability.never })
     } else wanted[key] = value
   }
+  // what it can't be given stays as it is: others may count in it
+  for (const [key, planned] of Object.entries(plan.item))
+    if (planned !== undefined && !(key in wanted) && found?.item[key] !== undefined)
+      if (differs(area, key, planned, found.item, scales)) keepUnit(scales.units, area, key, planned, found.item[key])
+  const waiting = Object.keys(wanted).flatMap((key) => {
+    const why = waitsForUnit(area, key, scales.units)
+    return why === undefined ? [] : [{ key, why }]
+  })
+  if (!found && waiting[0]) {
+    result.byHand.push({ ref, text: `${area.call(plan.item)} is not made: ${waiting[0].why}` })
+    return {}
+  }
   if (!found) {
     const making = can('new')
     if (typeof making === 'object') {
@@ -108,6 +131,7 @@ export function weigh(
   }
   const after: Record<string, Value | undefined> = { ...found.item, ...wanted }
   const stays = (key: string): void => {
+    keepUnit(scales.units, area, key, wanted[key] ?? '', found.item[key] ?? '')
     after[key] = found.item[key]
     // adapters that send an item whole send what stands there
     if (found.item[key] === undefined) Reflect.deleteProperty(wanted, key)
@@ -115,10 +139,15 @@ export function weigh(
   }
   const fields: string[] = []
   const asPlanned: string[] = []
+  const ended = endedOf(area, pair, found, options)
   for (const key of Object.keys(wanted)) {
     const want = wanted[key] ?? ''
     const isUnseen = can(key) === 'unseen'
     if (isUnseen && options.left?.(ref)?.[key] === markOf(area, key, want)) continue
+    if (ended.key === key) {
+      fields.push(key)
+      continue
+    }
     if (!differs(area, key, want, found.item, scales)) {
       if (!isUnseen) asPlanned.push(key)
       continue
@@ -128,10 +157,17 @@ export function weigh(
       continue
     }
     const ability = can(key)
+    const wait = waiting.find((one) => one.key === key)
+    if (wait) {
+      result.byHand.push({ ref, text: `${called(key)} of ${area.call(found.item)} stays as it is: ${wait.why}` })
+      stays(key)
+      continue
+    }
     const fixed = area.fixed?.(key, (name) => scales.inventory[name as AreaName] ?? [])
-    if (typeof ability === 'object' && 'byHand' in ability)
+    if (typeof ability === 'object' && 'byHand' in ability) {
       result.byHand.push({ ref: keyOf(area, key), text: ability.byHand })
-    else if (fixed !== undefined) {
+      keepUnit(scales.units, area, key, wanted[key] ?? '', found.item[key] ?? '')
+    } else if (fixed !== undefined) {
       if (!isLeft(area, key, scales.baseline)) result.byHand.push({ ref: keyOf(area, key), text: fixed })
       stays(key)
     } else if (!isUnseen && isTheirs(area, pair, key, found, scales)) {
@@ -150,9 +186,27 @@ export function weigh(
   result.asPlanned.push({ ref, keys: asPlanned })
   if (fields.length > 0) {
     const overwrites = fields.some((key) => isAPersons(area, pair, key, found, scales)) && { overwrites: true as const }
-    differences.push({ area: area.name, ref, is: 'different', wanted, found, fields, ...overwrites })
+    const told = ended.key === undefined ? wanted : (area.without?.(wanted, ended.key, ended.entries) ?? wanted)
+    differences.push({ area: area.name, ref, is: 'different', wanted: told, found, fields, ...overwrites })
   }
   return after
+}
+
+/** Entries of a list that an earlier plan gave an item and this one does not. */
+function endedOf(
+  area: SomeArea,
+  pair: Pair,
+  found: SomeFound,
+  options: CompareOptions,
+): { key?: string; entries: string[] } {
+  for (const key of area.atLeast ?? []) {
+    const planned = pair.plan.item[key]
+    const mark = leftOf(pair, key, found, options)
+    if (mark === undefined || !Array.isArray(planned)) continue
+    const entries = endedIn(area, key, mark, planned as readonly Value[], found.item[key] ?? null).map(textOf)
+    if (entries.length > 0) return { key, entries }
+  }
+  return { entries: [] }
 }
 
 /** A list with as many of its entries as it can hold there; that others are left out is told once. */
@@ -219,10 +273,9 @@ function isTheirs(area: SomeArea, pair: Pair, key: string, found: SomeFound, sca
   if (area.gate && options.closed) return false
   const mark = leftOf(pair, key, found, options)
   if (mark === undefined) return (area.texts?.includes(key) ?? false) && textOf(found.item[key]).trim() !== ''
-  if (isAsLeft(area, key, mark, found.item[key])) return false
-  return typeof found.item[key] === 'number' && area.ranks?.includes(key)
-    ? isReordered(area, pair, key, found, scales)
-    : true
+  const value = storedIn(found, key)
+  if (isAsLeft(area, key, mark, value)) return false
+  return typeof value === 'number' && area.ranks?.includes(key) ? isReordered(area, pair, key, found, scales) : true
 }
 
 /** Whether an item stands before another that it stood behind, or the other way round: what came or went since does not count. */
@@ -234,17 +287,17 @@ function isReordered(
   { options, inventory }: Scales,
 ): boolean {
   const then = Number(leftOf(pair, key, found, options))
-  const now = Number(found.item[key])
+  const now = Number(storedIn(found, key))
   return ((inventory[area.name] ?? []) as SomeFound[]).some((other) => {
     const mark = options.left?.(other.ref)?.[key]
     if (mark === undefined || (area.under && other.item[area.under] !== found.item[area.under])) return false
-    return (Number(mark) - then) * (Number(other.item[key]) - now) < 0
+    return (Number(mark) - then) * (Number(storedIn(other, key)) - now) < 0
   })
 }
 
 /** Whether something of a person's may be lost by writing over a value: then it is copied first. */
 function isAPersons(area: SomeArea, pair: Pair, key: string, found: SomeFound, { options, inUse }: Scales): boolean {
-  const value = found.item[key]
+  const value = storedIn(found, key)
   if (found.origin === 'shipped' || value === undefined || value === '' || area.settledAlways?.includes(key))
     return false
   const mark = leftOf(pair, key, found, options)

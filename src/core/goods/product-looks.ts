@@ -39,15 +39,16 @@ const MOST = 200
 export function productLooks(
   items: readonly ProductItem[],
   baseline: Baseline,
-  { categories = [] }: AsPlanned,
+  { categories = [], store = [] }: AsPlanned,
 ): Expectation<ProductLook>[] {
+  const currency = textOf(store[0]?.currency) || baseline.store?.currency
   const shown = items.filter(({ state }) => state !== 'hidden')
   const sample = spread(shown, MOST)
   const called = new Map(
     categories.map(({ slug, name }) => [refOf('categories', textOf(slug)) as string, textOf(name)]),
   )
   return [
-    ...sample.flatMap((item) => pageOf(item, baseline)),
+    ...sample.flatMap((item) => pageOf(item, currency)),
     // what is sold out, shops leave out of their lists
     ...byCategory(sample.filter(isThere), called, true),
     ...byCategory(
@@ -74,7 +75,7 @@ export const spread = <T>(all: readonly T[], most: number): T[] =>
 export const calledOf = ({ name, options = {} }: ProductItem): string =>
   [`the product “${name}”`, ...Object.values(options)].join(', ')
 
-function pageOf(item: ProductItem, { store }: Baseline): Expectation<ProductLook>[] {
+function pageOf(item: ProductItem, currency: string | undefined): Expectation<ProductLook>[] {
   const price = textOf(item.salePrice) || textOf(item.price)
   if (price === '') return []
   return [
@@ -84,7 +85,7 @@ function pageOf(item: ProductItem, { store }: Baseline): Expectation<ProductLook
       look: 'product',
       title: item.name,
       price,
-      currency: store?.currency,
+      currency,
       texts: textBlocks(item.description ?? ''),
       choices: item.options,
     },

@@ -201,7 +201,11 @@ export const journalLine = z
   .strictObject({
     journal: z.literal(1).describe('The version of this format'),
     at: z.string().describe('ISO 8601, UTC'),
-    event: z.enum(['opened', 'begun', 'done', 'refused', 'lost', 'read back', 'owed', 'paid', 'closed']),
+    event: z.enum(['opened', 'site', 'begun', 'done', 'refused', 'lost', 'read back', 'owed', 'paid', 'closed']),
+    whose: z
+      .array(z.string())
+      .optional()
+      .describe('What tells the site from others, as short digests: of its accounts, and when each was made'),
     debt: z.string().optional().describe('The effect that no reading shows, and that another step undoes'),
     carrier: z.string().optional(),
     ref: z.string().optional(),

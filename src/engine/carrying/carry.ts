@@ -12,6 +12,8 @@ export interface CarryOptions {
   /** Ids and addresses that are known already, by ref; what is made adds to them. */
   known: Known
   secrets: Readonly<Record<string, Secret>>
+  /** Which of these steps must not be sent after all, and why: asked right before they are. */
+  refuses?(steps: readonly Step[]): Promise<ReadonlyMap<Step, string>>
   /** Called before a request that carries these steps, and after it. */
   before(carrier: Carrier<unknown>, steps: readonly Step[]): void | Promise<void>
   after(carrier: Carrier<unknown>, steps: readonly Step[], outcomes: readonly Carried[]): void | Promise<void>
@@ -33,9 +35,13 @@ export async function carry(steps: readonly Step[], options: CarryOptions): Prom
   const pending = new Pending(steps, known)
   for (let load = pending.next(); load[0]; load = pending.next()) {
     const { carrier } = load[0]
-    await options.before(carrier, load)
-    const outcomes = await carried(carrier, load, options)
-    const all = load.map((step, index) => ({ step, outcome: outcomes[index] ?? { refused: 'no answer' } }))
+    const refused = (await options.refuses?.(load)) ?? new Map<Step, string>()
+    const going = load.filter((step) => !refused.has(step))
+    if (going.length > 0) await options.before(carrier, going)
+    const came = going.length > 0 ? await carried(carrier, going, options) : []
+    const answers = new Map(going.map((step, index) => [step, came[index]]))
+    const outcomes = load.map((step): Carried => answers.get(step) ?? { refused: refused.get(step) ?? 'no answer' })
+    const all = load.map((step, index) => ({ step, outcome: outcomes[index] as Carried }))
     for (const { step, outcome } of all) learn(step, outcome, known)
     for (const { step, outcome } of all)
       if (outcome.refused === undefined) pending.done(step)

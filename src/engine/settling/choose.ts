@@ -1,7 +1,9 @@
-import type { AnyDifference } from '../../core/areas/index.js'
+import { anyItem, areaOf, type AnyDifference } from '../../core/areas/index.js'
 import type { Comparison } from '../../core/compare.js'
 import { nameIn } from '../../core/ref.js'
+import { textOf } from '../../core/value.js'
 import type { Choice, Chosen, SettleOptions } from './choice.js'
+import { inTheirUnits } from '../../core/comparing/units.js'
 import { sameIn } from './same.js'
 
 /**
@@ -14,9 +16,9 @@ export async function choose(options: SettleOptions, choice: Choice): Promise<Ch
   )
   const usual = choice.differences.filter((difference) => !opening.includes(difference))
   const chosen = await chosenOf(options, { ...choice, differences: usual })
-  if (!chosen || opening.length === 0) return chosen
-  const more = await options.choose?.({ ...choice, differences: opening, opens: true })
-  return [...chosen, ...(more ?? [])]
+  if (!chosen) return chosen
+  const more = opening.length > 0 ? await options.choose?.({ ...choice, differences: opening, opens: true }) : []
+  return inTheirUnits([...chosen, ...(more ?? [])], choice.differences)
 }
 
 function chosenOf({ choose: ask }: SettleOptions, choice: Choice): Chosen | Promise<Chosen> {
@@ -27,9 +29,14 @@ function chosenOf({ choose: ask }: SettleOptions, choice: Choice): Chosen | Prom
 
 const opens = (difference: AnyDifference): boolean => difference.is === 'different' && difference.opens === true
 
-/** Named by its own ref, by that of the forum it is about, or by the forum's path alone. */
-const isCovered = ({ ref }: AnyDifference, named: readonly string[]): boolean =>
-  named.some((one) => [one, nameIn(one)].includes(nameIn(ref)))
+/** Named by its own ref; what is a side of something also by the ref of that, or by its name alone. */
+function isCovered(difference: AnyDifference, named: readonly string[]): boolean {
+  const { sideOf } = areaOf(difference.area)
+  const names: string[] = [difference.ref]
+  if (sideOf && difference.is === 'different')
+    names.push(textOf(anyItem(difference.found.item)[sideOf]), nameIn(difference.ref))
+  return named.some((one) => names.includes(one))
+}
 
 /** Whether a difference was shown before, with all that it changes. */
 function wasShown(shown: Comparison, difference: AnyDifference): boolean {

@@ -11,11 +11,11 @@ export const shippedCategories = [
 export const shipped: Marks = { place: true, untouched: true, known: true }
 
 /** Marks of a category: nothing tells when it was changed, but that its text is its name only as it came. */
-export function categoryMarks(id: number, slug: string, name: string, description: string): Marks {
+export function categoryMarks(id: number, slug: string, name: string, description: string, isOn: boolean): Marks {
   const own = shippedCategories.find(([number]) => number === id)
   const isSame = own?.[1] === slug && own[2] === name
   const text = strippedText(description)
-  return { place: own !== undefined, untouched: isSame && text === own[2], known: isSame && text === own[2] }
+  return { place: own !== undefined, untouched: isSame && text === own[2] && isOn, known: isSame && text === own[2] }
 }
 
 /** What a shop is called as long as nobody says otherwise. */

@@ -11,7 +11,7 @@ import { HOLDER_OF, HOLDERS } from './kinds.js'
 import { isOpen, lastOf, nodesOf, type Node } from './nodes.js'
 import { panels } from './panels.js'
 import type { PloneSession } from './session.js'
-import { textAsPlanned } from './texts.js'
+import { storedText, textAsPlanned } from './texts.js'
 
 interface Entry {
   title: string
@@ -47,7 +47,11 @@ export async function readEntries<I extends object>(
         ...own(raw, zone),
       }
       const stamp = raw.created ?? undefined
-      return { id: uid, item, address: `${home}${path}`, stamp, copy: { item: raw }, text: item.title }
+      const stored = {
+        body: storedText(raw.text?.data ?? '', home),
+        state: raw.review_state === 'published' ? 'published' : 'draft',
+      }
+      return { id: uid, item, stored, address: `${home}${path}`, stamp, copy: { item: raw }, text: item.title }
     })
 }
 

@@ -5,7 +5,7 @@ import type { PloneSession } from './session.js'
 const text = z.string().nullish()
 
 /** An item as the HTTP interface gives it; everything in it is kept for the copy. */
-const itemSchema = z.looseObject({
+export const itemSchema = z.looseObject({
   '@id': z.string(),
   '@type': z.string(),
   UID: z.string(),

@@ -50,18 +50,23 @@ type Read = Pick<PageItem, 'state' | 'for' | 'may.write' | 'may.edit'>
  * whom its sharing names. Where a folder and its text don't agree, as after a run that was stopped, it isn't as planned either way.
  * @param planned what the file says of it: of a page that it does not know, nobody asks who may read it
  * @param goes whether the file removes it: everything is kept of that
+ * @returns what is compared with the plan, and what the site itself has, by which it shows what somebody changed
  */
 export async function readingOf(
   session: PloneSession,
   { node, text = node }: PageNodes,
   planned: PageItem | undefined,
   goes: boolean,
-): Promise<Read> {
+): Promise<{ read: Read; stored: Read }> {
   const states = [node, text].map(({ raw }) => raw.review_state === 'published')
   const isPublished = planned && isForAll(planned) ? states.every(Boolean) : states.some(Boolean)
   const [asksWrite, asksEdit] = [planned?.['may.write'] !== undefined, planned?.['may.edit'] !== undefined]
   const asked = goes || (planned !== undefined && (!isPublished || asksWrite || asksEdit))
-  if (!asked) return isPublished ? { state: 'published', for: ['everyone'] } : { state: 'draft' }
+  const state = isPublished ? ('published' as const) : ('draft' as const)
+  if (!asked) {
+    const read = { state, ...(isPublished && { for: ['everyone'] }) }
+    return { read, stored: read }
+  }
   const names = await groupNamesOf(session)
   const { read, write, edit } = await rightsOf(session, node.path, names)
   // whoever may work on it may read it: told where that is not planned anyway, or kept
@@ -73,9 +78,12 @@ export async function readingOf(
       ]
   const readers = read.has('members') ? ['members'] : [...new Set([...read, ...workers])].sort()
   return {
-    state: isPublished || readers.length > 0 ? 'published' : 'draft',
-    for: isPublished ? ['everyone'] : readers,
-    ...((goes || asksWrite) && { 'may.write': [...write].sort() }),
-    ...((goes || asksEdit) && { 'may.edit': [...edit].sort() }),
+    read: {
+      state: isPublished || readers.length > 0 ? 'published' : 'draft',
+      for: isPublished ? ['everyone'] : readers,
+      ...((goes || asksWrite) && { 'may.write': [...write].sort() }),
+      ...((goes || asksEdit) && { 'may.edit': [...edit].sort() }),
+    },
+    stored: { state, for: isPublished ? ['everyone'] : [...read].sort() },
   }
 }

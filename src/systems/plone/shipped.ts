@@ -20,6 +20,8 @@ export function marksOf(node: Node, tree: Tree): Marks | undefined {
   const inside = tree.below(node.path)
   const untouched =
     moment(node.raw.modified) === shipped.modified &&
+    // taken back or published by hand, it is its owner's, though that is no modification here
+    node.raw.review_state === 'published' &&
     inside.length === shipped.holds &&
     inside.every(({ uid }) => uid in SHIPPED)
   return { place: true, untouched, known: true, hidden: node.raw.review_state !== 'published' }

@@ -63,6 +63,9 @@ export const fileField = (file: string, type: string, bytes: Uint8Array) => ({
   'content-type': type,
 })
 
+/** A text as the site has it, whatever the file says and wherever the site is found. */
+export const storedText = (read: string, home: string): string => read.replaceAll(home, '')
+
 /**
  * A text as it was read, with links to where planned ones lead written as they are planned: the system gives whole addresses.
  * @param planned the text that the file has for it

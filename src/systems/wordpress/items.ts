@@ -73,6 +73,13 @@ export const postsOf = (session: WordPressSession) =>
   session.shelf.read('posts', () => session.list('posts', ofType('post'), EVERY_STATE))
 export const pagesOf = (session: WordPressSession) =>
   session.shelf.read('pages', () => session.list('pages', ofType('page'), EVERY_STATE))
+/** Some posts or pages, as they stand now. */
+export const entriesNow = (session: WordPressSession, route: 'posts' | 'pages', ids: readonly (string | number)[]) =>
+  session.list(
+    route,
+    ofType(route === 'posts' ? 'post' : 'page'),
+    `${EVERY_STATE},trash&include=${ids.map(String).join(',')}`,
+  )
 export const commentsOf = (session: WordPressSession) =>
   // spam and what is in the bin are left out likewise
   session.shelf.read('comments', () => session.list('comments', commentSchema, 'status=all'))

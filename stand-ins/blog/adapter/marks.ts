@@ -5,11 +5,20 @@ import { shippedTexts } from './shipped-texts.js'
 /** Marks of what ships, before anybody touched it. */
 export const shipped: Marks = { place: true, untouched: true, known: true }
 
+/** The page about privacy ships as a draft. */
+const DRAFT = 3
+
 /** Marks of a post or page in the place of a shipped one. */
 export function marksOf({ id, data }: Row, body: string, ids: readonly number[]): Marks {
   return {
     place: ids.includes(id) && data.by === '1',
-    untouched: data.made === data.edited,
+    untouched:
+      data.made === data.edited &&
+      data.state === (id === DRAFT ? 'draft' : 'published') &&
+      (data.date ?? data.made?.slice(0, 16)) === data.made?.slice(0, 16) &&
+      (data.categories ?? '1') === '1' &&
+      (data.tags ?? '') === '' &&
+      data.open !== 'false',
     // none of what ships leads anywhere, or shows a picture
     known: shippedTexts.has(digest(foldSpace(textBlocks(body).join(' ')))) && leadsIn(body).length === 0,
     hidden: data.state !== 'published',

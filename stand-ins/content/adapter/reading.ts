@@ -17,6 +17,16 @@ function rightsOf(row: Row, rows: readonly Row[], names: ReadonlyMap<string, str
   return { read: who('read'), write: who('write'), edit: who('edit') }
 }
 
+/** Who may read a page as the site itself has it, whatever the file says. */
+export const storedReading = (
+  row: Row,
+  rows: readonly Row[],
+  names: ReadonlyMap<string, string>,
+): Pick<PageItem, 'state' | 'for'> =>
+  row.data.state === 'published'
+    ? { state: 'published', for: ['everyone'] }
+    : { state: 'draft', for: rightsOf(row, rows, names).read.sort() }
+
 /**
  * Who may read a page, and who may work on it: what is private is closed but for those whom it is shared with.
  * @param planned what the file says of it: of a page that it does not know, nobody asks who may read it

@@ -25,7 +25,13 @@ export const shipped: Marks = { place: true, untouched: true, known: true }
 /** Marks of an item in the place of one that ships. */
 export const marksOf = ({ id, data }: Row, body: string, ids: readonly number[]): Marks => ({
   place: ids.includes(id) && data.by === '0',
-  untouched: data.made === data.edited,
+  untouched:
+    data.made === data.edited &&
+    data.state === 'published' &&
+    (data.date ?? data.made?.slice(0, 16)) === data.made?.slice(0, 16) &&
+    data.inherit !== 'false' &&
+    data.hidden !== 'true' &&
+    [data.tags, data.read, data.write, data.edit].every((list) => (list ?? '') === ''),
   known: isShippedText(body),
   hidden: data.state !== 'published',
 })

@@ -20,7 +20,7 @@ export const isShippedText = (html: string): boolean =>
 /** Marks of an item in the place of one that ships. */
 export const marksOf = ({ id, data }: Row, text: string, ids: readonly number[]): Marks => ({
   place: ids.includes(id),
-  untouched: data.made === data.edited,
+  untouched: data.made === data.edited && data.state !== 'hidden' && data.state !== 'draft',
   known: isShippedText(text),
   hidden: data.state === 'hidden' || data.state === 'draft',
 })

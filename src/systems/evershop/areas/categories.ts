@@ -28,7 +28,7 @@ export const categories: AreaOnSystem<'categories', EverShopSession> = {
   async read(session) {
     const [{ categories: found }, files] = await Promise.all([shopOf(session), filesOf(session)])
     const slugs = new Map(found.items.map(({ categoryId, urlKey }) => [categoryId, urlKey ?? '']))
-    return found.items.map(({ categoryId, name, urlKey, description, image, parent, url }) => {
+    return found.items.map(({ categoryId, name, urlKey, description, image, parent, url, status }) => {
       const html = htmlOfRows(description)
       const file = files.find((one) => one.url === image?.url)
       const above = parent ? slugs.get(parent.categoryId) : undefined
@@ -40,11 +40,16 @@ export const categories: AreaOnSystem<'categories', EverShopSession> = {
       return {
         id: categoryId,
         item,
-        marks: categoryMarks(categoryId, item.slug, name, html),
+        marks: categoryMarks(categoryId, item.slug, name, html, status === 1),
         address: new URL(url ?? '', session.visitor.home).href,
         copy: item,
       }
     })
+  },
+  async readAgain(session, found, baseline) {
+    session.shelf.forget('shop')
+    const ids = new Set(found.map(({ id }) => id))
+    return (await this.read(session, baseline)).filter(({ id }) => ids.has(id))
   },
   translate: (differences) =>
     differences.map((difference) => {
@@ -53,20 +58,26 @@ export const categories: AreaOnSystem<'categories', EverShopSession> = {
       if (difference.is === 'left over') return Step.of(items, { sort, id: idOf(ref), remove: true }, { proves })
       const id = difference.is === 'different' ? { id: idOf(difference.found.ref) } : {}
       const changed = (key: keyof CategoryItem) => difference.is === 'missing' || difference.fields.includes(key)
-      return Step.of(items, { sort, ...id, ...fieldsOf(difference.wanted, changed) }, { proves, gives: ref })
+      return Step.of(
+        items,
+        { sort, ...id, ...fieldsOf(difference.wanted, changed, difference.is === 'missing') },
+        { proves, gives: ref },
+      )
     }),
-  again: ({ ref, item }) => Step.of(items, { sort, ...fieldsOf(item, () => true) }, { proves: [], gives: ref }),
+  again: ({ ref, item }) => Step.of(items, { sort, ...fieldsOf(item, () => true, true) }, { proves: [], gives: ref }),
   ships: () => shippedCategories.map(([id, slug, name]) => ({ id, item: { name, slug, parent: '' }, marks: shipped })),
 }
 
 function fieldsOf(
   { name, slug, description, parent, picture }: CategoryItem,
   changed: (key: keyof CategoryItem) => boolean,
+  fresh: boolean,
 ): Pick<ItemFields, 'fields' | 'text'> {
   return {
     fields: {
       // without a title of its own for search engines, the system fails; it also stands in the trail of links
-      ...{ name, meta_title: name, meta_description: name, meta_keywords: '', status: 1, show_products: 1 },
+      ...(fresh && { meta_title: name, meta_description: name, meta_keywords: '', status: 1, show_products: 1 }),
+      ...(changed('name') && { name }),
       ...(changed('slug') && { url_key: slug }),
       ...(changed('parent') && { parent_id: parent === '' ? null : idOf(parent) }),
       ...(changed('picture') && picture !== undefined && { image: picture === '' ? '' : addressOf(picture) }),

@@ -27,6 +27,11 @@ export const pages: AreaOnSystem<'pages', EverShopSession> = {
       return { id: cmsPageId, item, marks, address: new URL(url, session.visitor.home).href, copy: item }
     })
   },
+  async readAgain(session, found, baseline) {
+    session.shelf.forget('shop')
+    const ids = new Set(found.map(({ id }) => id))
+    return (await this.read(session, baseline)).filter(({ id }) => ids.has(id))
+  },
   translate: (differences) =>
     differences.map((difference) => {
       const proves = [difference]
@@ -34,18 +39,24 @@ export const pages: AreaOnSystem<'pages', EverShopSession> = {
       if (difference.is === 'left over') return Step.of(items, { sort, id: idOf(ref), remove: true }, { proves })
       const id = difference.is === 'different' ? { id: idOf(difference.found.ref) } : {}
       const changed = (key: keyof PageItem) => difference.is === 'missing' || difference.fields.includes(key)
-      return Step.of(items, { sort, ...id, ...fieldsOf(difference.wanted, changed) }, { proves, gives: ref })
+      return Step.of(
+        items,
+        { sort, ...id, ...fieldsOf(difference.wanted, changed, difference.is === 'missing') },
+        { proves, gives: ref },
+      )
     }),
-  again: ({ ref, item }) => Step.of(items, { sort, ...fieldsOf(item, () => true) }, { proves: [], gives: ref }),
+  again: ({ ref, item }) => Step.of(items, { sort, ...fieldsOf(item, () => true, true) }, { proves: [], gives: ref }),
 }
 
 const fieldsOf = (
   { title, slug, body, state }: PageItem,
   changed: (key: keyof PageItem) => boolean,
+  fresh: boolean,
 ): Pick<ItemFields, 'fields' | 'text'> => ({
   fields: {
     // the title for search engines stands in the trail of links as well, and a page can't do without
-    ...{ name: title, meta_title: title, meta_description: title, meta_keywords: '' },
+    ...(changed('title') && { name: title, meta_title: title }),
+    ...(fresh && { meta_description: title, meta_keywords: '' }),
     ...(changed('slug') && { url_key: slug }),
     ...(changed('state') && { status: state === 'draft' ? 0 : 1 }),
   },

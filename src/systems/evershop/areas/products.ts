@@ -79,6 +79,11 @@ export const products: AreaOnSystem<'products', EverShopSession> = {
       return { id: one.productId, item, marks: { ...nobodys, hidden: !isShown }, address, copy: item }
     })
   },
+  async readAgain(session, found, baseline) {
+    session.shelf.forget('products', 'products unlisted')
+    const ids = new Set(found.map(({ id }) => id))
+    return (await this.read(session, baseline)).filter(({ id }) => ids.has(id))
+  },
   translate: (differences) => [
     ...choicesFor(differences),
     ...differences.map((difference) => {

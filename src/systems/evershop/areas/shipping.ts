@@ -21,7 +21,11 @@ export const shipping: AreaOnSystem<'shipping', EverShopSession> = {
           },
         },
   keys: ['name', 'price', 'byWeight', 'countries', 'freeFrom'],
-  takes: (key, value) => (key === 'name' ? tagged(value) : undefined),
+  takes: (key, value, { freeFrom }) => {
+    if (key === 'byWeight' && freeFrom !== undefined && Array.isArray(value) && value.length > 0)
+      return 'this system can’t have a sum from which on it is free beside prices by weight'
+    return key === 'name' ? tagged(value) : undefined
+  },
   async read(session) {
     const shop = await shopOf(session)
     return shop.coreShippingMethods.map(({ uuid, name, rates }) => {

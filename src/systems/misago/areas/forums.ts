@@ -2,6 +2,7 @@ import { z } from 'zod'
 import type { Baseline } from '../../../core/baseline/schema.js'
 import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
+import { valuesToSend } from '../../values-to-send.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { categories, goneCategories } from '../carriers/categories.js'
 import { pageOf } from '../page.js'
@@ -53,9 +54,10 @@ export const forums: AreaOnSystem<'forums', MisagoSession> = {
       if (difference.is === 'left over')
         // after everything that takes its place
         return Step.of(goneCategories, { id: idOf(difference.ref) }, { proves, after: comes })
-      const { title, parent, description, locked, removeOldAfterDays } = difference.wanted
+      const { title, description, locked, removeOldAfterDays } = valuesToSend(difference)
+      const { parent } = difference.wanted
       const fields: Changes = {
-        name: title,
+        ...(title !== undefined && { name: title }),
         ...(description !== undefined && { description }),
         ...(locked !== undefined && { is_closed: locked ? '1' : '0' }),
         ...(removeOldAfterDays !== undefined && {

@@ -40,7 +40,7 @@ export const members: AreaOnSystem<'members', MisagoSession> = {
       const proves = [difference]
       const id = idOf(difference.ref)
       if (difference.is === 'left over') return [Step.of(goneAccounts, { id }, { proves })]
-      const { username, email = '', groups = [] } = difference.wanted
+      const { username, email = '', groups = [], leaves = [] } = difference.wanted
       const roles = groups.map(idOf)
       const joins = difference.is === 'missing' ? roles.length > 0 : difference.fields.includes('groups')
       const moves = difference.is === 'different' && difference.fields.includes('email')
@@ -60,7 +60,7 @@ export const members: AreaOnSystem<'members', MisagoSession> = {
           ? [
               Step.of(
                 accounts,
-                { id, roles: joins ? roles : [], ...(moves && { email }) },
+                { id, roles: joins ? roles : [], leaves: leaves.map(idOf), ...(moves && { email }) },
                 { proves, ...(joins && { owes: RIGHTS }) },
               ),
             ]

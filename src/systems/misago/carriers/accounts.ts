@@ -11,15 +11,17 @@ function stale(session: MisagoSession, id: string): void {
   session.shelf.forget(`users/edit/${id}/ form`, 'page', ...session.lists)
 }
 
-/** Adds roles to those that an account has. */
+/** Adds roles to those that an account has, and takes others away. */
 export async function giveRoles(
   session: MisagoSession,
   id: Id,
   roles: readonly Id[],
   more: Changes = {},
+  leaves: readonly Id[] = [],
 ): Promise<Carried> {
   const place = `users/edit/${id}/`
-  const all = [...rolesIn(await session.form(place)), ...roles].map(String)
+  const away = leaves.map(String)
+  const all = [...rolesIn(await session.form(place)), ...roles].map(String).filter((role) => !away.includes(role))
   const outcome = await session.send(place, { ...more, roles: [...new Set(all)] })
   stale(session, String(id))
   return outcome
@@ -43,14 +45,17 @@ export const newAccounts: Carrier<{ username: string; email: string; password: S
 }
 
 /** An account that is there: its address, and roles that are added to those it has. */
-export const accounts: Carrier<{ id: IdOf; email?: string; roles: readonly IdOf[] }, MisagoSession> = {
+export const accounts: Carrier<
+  { id: IdOf; email?: string; roles: readonly IdOf[]; leaves: readonly IdOf[] },
+  MisagoSession
+> = {
   name: 'accounts',
   side: 'dashboard',
   atOnce: 1,
   async carry([load], session) {
     if (!load) return []
-    const { id, email, roles } = load
-    const { refused } = await giveRoles(session, id, roles, email === undefined ? {} : { email })
+    const { id, email, roles, leaves } = load
+    const { refused } = await giveRoles(session, id, roles, email === undefined ? {} : { email }, leaves)
     return [refused === undefined ? {} : { refused }]
   },
 }

@@ -2,7 +2,7 @@ import { events as core } from '../../../core/areas/events.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { notLatin } from '../../latin.js'
 import { entrySteps, readEntries, zoneIn } from '../entries.js'
-import { itemAgain } from '../items.js'
+import { itemAgain, itemsNow } from '../items.js'
 import type { PloneSession } from '../session.js'
 import { localOf, momentOf } from '../zone.js'
 
@@ -17,6 +17,7 @@ export const events: AreaOnSystem<'events', PloneSession> = {
       place: location ?? '',
     }))
   },
+  readAgain: itemsNow,
   translate: (differences, here) =>
     differences.flatMap((difference) =>
       entrySteps('event', difference, here, (changed) => {

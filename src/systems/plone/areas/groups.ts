@@ -1,6 +1,7 @@
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
+import { valuesToSend } from '../../values-to-send.js'
 import { groups as carrier } from '../carriers/groups.js'
 import { groupsOf } from '../groups.js'
 import { idFor } from '../ids.js'
@@ -19,10 +20,17 @@ export const groups: AreaOnSystem<'groups', PloneSession> = {
       const proves = [difference]
       const id = idOf(difference.ref)
       if (difference.is === 'left over') return Step.of(carrier, { id, remove: true }, { proves })
-      const { name, description } = difference.wanted
-      const said: Record<string, string> = description === undefined ? {} : { description }
-      return difference.is === 'missing'
-        ? Step.of(carrier, { name: idFor(name), title: name, ...said }, { proves, gives: difference.ref })
-        : Step.of(carrier, { id, changes: { title: name, ...said } }, { proves })
+      const { name, description } = valuesToSend(difference)
+      const said: Record<string, string> = {
+        ...(name !== undefined && { title: name }),
+        ...(description !== undefined && { description }),
+      }
+      if (difference.is === 'different') return Step.of(carrier, { id, changes: said }, { proves })
+      const { wanted } = difference
+      return Step.of(
+        carrier,
+        { name: idFor(wanted.name), title: wanted.name, ...said },
+        { proves, gives: difference.ref },
+      )
     }),
 }

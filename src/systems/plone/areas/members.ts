@@ -33,7 +33,7 @@ export const members: AreaOnSystem<'members', PloneSession> = {
       const { ref } = difference
       const id = idOf(ref)
       if (difference.is === 'left over') return [Step.of(accounts, { id, remove: true }, { proves, after: ['owner'] })]
-      const { username, email, shown, groups = [] } = difference.wanted
+      const { username, email, shown, groups = [], leaves = [] } = difference.wanted
       const fresh = difference.is === 'missing'
       const changed = (key: 'email' | 'shown' | 'groups') => fresh || difference.fields.includes(key)
       const joins = changed('groups') ? groups : []
@@ -59,8 +59,9 @@ export const members: AreaOnSystem<'members', PloneSession> = {
           : []
       return [
         ...own,
-        ...joins.map((group) =>
-          Step.of(memberships, { group: idOf(group), member: id }, { proves, after: fresh ? [ref] : [] }),
+        ...[...joins.map((group) => [group, true] as const), ...leaves.map((group) => [group, false] as const)].map(
+          ([group, isIn]) =>
+            Step.of(memberships, { group: idOf(group), member: id, isIn }, { proves, after: fresh ? [ref] : [] }),
         ),
       ]
     }),

@@ -18,14 +18,14 @@ import { sharing } from '../carriers/sharing.js'
 import { states } from '../carriers/states.js'
 import { eyes, takePagesAway } from '../eyes.js'
 import { HOLDERS, holdsEntries, idOfPage, pagesIn, type PageNodes } from '../kinds.js'
-import { itemAgain } from '../items.js'
+import { itemAgain, itemsNow } from '../items.js'
 import { folderOf, lastOf, nodesOf } from '../nodes.js'
 import { inOrderAlready } from '../order.js'
 import { isForAll, readingOf } from '../sharing.js'
 import { marksOf } from '../shipped.js'
 import { ownSharing } from '../own-sharing.js'
 import type { PloneSession } from '../session.js'
-import { textAsPlanned } from '../texts.js'
+import { storedText, textAsPlanned } from '../texts.js'
 
 /** Where people sign in, out and up: a page of that name at the top would take the place of it. */
 const SIGN_IN = [
@@ -55,6 +55,7 @@ export const pages: AreaOnSystem<'pages', PloneSession> = {
     const planned = new Map(core.plan(baseline).map(({ item }) => [core.ref(item) as string, item]))
     const all = pagesIn(tree, baseline)
     const orders = ordersOf(all, planned)
+    const places = new Map(all.map(({ path }, index) => [path, index + 1]))
     const old = await oldPlaces(session, baseline)
     const going = new Set(baseline.gone.pages?.map(refAt))
     return Promise.all(
@@ -62,21 +63,24 @@ export const pages: AreaOnSystem<'pages', PloneSession> = {
         const { path, node, text } = page
         const plan = planned.get(refAt(path))
         const { title, description, subjects, created } = node.raw
+        const { read, stored } = await readingOf(session, page, plan, going.has(refAt(path)))
+        const body = text?.raw.text?.data ?? ''
         const item: PageItem = {
           title: title ?? '',
           slug: lastOf(path),
           summary: description ?? '',
-          body: textAsPlanned(text?.raw.text?.data ?? '', plan?.body, path, session.visitor.home),
+          body: textAsPlanned(body, plan?.body, path, session.visitor.home),
           tags: (subjects ?? []).map((name) => refOf('tags', slugOf(name))),
           parent: refAt(folderOf(path)),
           order: orders.get(path) ?? 0,
           hidden: node.raw.exclude_from_nav ?? false,
           ...(plan?.movedFrom && { movedFrom: old.get(path) ?? [] }),
-          ...(await readingOf(session, page, plan, going.has(refAt(path)))),
+          ...read,
         }
         return {
           id: idOfPage(page),
           item,
+          stored: { ...stored, body: storedText(body, session.visitor.home), order: places.get(path) },
           address: `${session.visitor.home}${path}`,
           marks: marksOf(node, tree),
           stamp: (text ?? node).raw.created ?? created ?? undefined,
@@ -86,6 +90,7 @@ export const pages: AreaOnSystem<'pages', PloneSession> = {
       }),
     )
   },
+  readAgain: itemsNow,
   translate(differences, { baseline, inventory }) {
     const planned = new Map(core.plan(baseline).map(({ item }) => [core.ref(item) as string, item]))
     const going = differences.filter(({ is }) => is === 'left over').map(({ ref }) => ref as string)

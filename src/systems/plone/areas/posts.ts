@@ -4,7 +4,7 @@ import { slugOf } from '../../../core/text/slug-of.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { notLatin } from '../../latin.js'
 import { entrySteps, readEntries, zoneIn } from '../entries.js'
-import { itemAgain } from '../items.js'
+import { itemAgain, itemsNow } from '../items.js'
 import type { PloneSession } from '../session.js'
 import { localOf, momentOf } from '../zone.js'
 
@@ -20,6 +20,7 @@ export const posts: AreaOnSystem<'posts', PloneSession> = {
       date: localOf(effective, zone),
     }))
   },
+  readAgain: itemsNow,
   translate: (differences, here) =>
     differences.flatMap((difference) =>
       entrySteps('news', difference, here, (changed) => {

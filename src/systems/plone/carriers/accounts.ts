@@ -34,7 +34,7 @@ async function send(load: Resolved<AccountFields>, session: PloneSession): Promi
 }
 
 /** Who is in which group: a request a group. */
-export const memberships: Carrier<{ group: IdOf; member: IdOf }, PloneSession> = {
+export const memberships: Carrier<{ group: IdOf; member: IdOf; isIn: boolean }, PloneSession> = {
   name: 'members of groups',
   side: 'dashboard',
   atOnce: Infinity,
@@ -42,7 +42,7 @@ export const memberships: Carrier<{ group: IdOf; member: IdOf }, PloneSession> =
     const outcomes = new Map<string, Carried>()
     for (const group of new Set(loads.map((load) => String(load.group)))) {
       const users = Object.fromEntries(
-        loads.flatMap((load) => (String(load.group) === group ? [[String(load.member), true]] : [])),
+        loads.flatMap((load) => (String(load.group) === group ? [[String(load.member), load.isIn]] : [])),
       )
       outcomes.set(group, carried(await session.rest('PATCH', `@groups/${encodeURIComponent(group)}`, { users })))
     }

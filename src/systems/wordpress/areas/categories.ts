@@ -4,6 +4,7 @@ import { refOf } from '../../../core/ref.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
+import { valuesToSend } from '../../values-to-send.js'
 import { shipped, wordsFor } from '../shipped-words.js'
 import { content } from '../carriers/content.js'
 import { options } from '../carriers/options.js'
@@ -63,12 +64,12 @@ export const categories: AreaOnSystem<'categories', WordPressSession> = {
             { proves, after: relieves ? [relieved] : [] },
           ),
         ]
-      const { name, slug, description, parent } = difference.wanted
+      const { name, slug, description, parent } = valuesToSend(difference)
       const body = {
-        name: titleAsHtml(name),
-        slug,
+        ...(name !== undefined && { name: titleAsHtml(name) }),
+        ...(slug !== undefined && { slug }),
         ...(description !== undefined && { description: titleAsHtml(description) }),
-        ...(parent === '' ? { parent: 0 } : { parent: idOf(parent) }),
+        ...(parent !== undefined && { parent: parent === '' ? 0 : idOf(parent) }),
       }
       const id = difference.is === 'missing' ? {} : { id: idOf(difference.found.ref) }
       const duty = { default_category: idOf(difference.ref) }

@@ -4,37 +4,50 @@ import { Step } from '../../step.js'
 import { shipped, wordsFor } from '../shipped-words.js'
 import { content } from '../carriers/content.js'
 import { entryAgain, readEntry, removeEntry } from '../entries.js'
-import { pageRefsOf, pagesOf } from '../items.js'
+import { entriesNow, pageRefsOf, pagesOf, type Entry } from '../items.js'
 import type { WordPressSession } from '../session.js'
 import { noSlugOfPage } from '../slugs.js'
 import { titleAsHtml } from '../titles.js'
 
+async function itemsOf(entries: readonly Entry[], session: WordPressSession) {
+  const refs = await pageRefsOf(session)
+  return Promise.all(
+    entries.map(async (entry) => {
+      const read = await readEntry(entry, 'page', session)
+      const parent = refs.get(entry.parent) ?? ''
+      return { ...read, item: { ...read.item, parent, order: entry.menu_order } }
+    }),
+  )
+}
+
 export const pages: AreaOnSystem<'pages', WordPressSession> = {
   keys: ['title', 'slug', 'body', 'state', 'parent', 'order'],
   takes: (key, _value, { slug, parent }) => (key === 'slug' ? noSlugOfPage(slug, !parent) : undefined),
-  async read(session) {
-    const [all, refs] = await Promise.all([pagesOf(session), pageRefsOf(session)])
-    return Promise.all(
-      all.map(async (entry) => {
-        const read = await readEntry(entry, 'page', session)
-        const parent = refs.get(entry.parent) ?? ''
-        return { ...read, item: { ...read.item, parent, order: entry.menu_order } }
-      }),
-    )
-  },
+  read: async (session) => itemsOf(await pagesOf(session), session),
+  readAgain: async (session, found) =>
+    itemsOf(
+      await entriesNow(
+        session,
+        'pages',
+        found.map(({ id }) => id),
+      ),
+      session,
+    ),
   translate(differences) {
     return differences.map((difference) => {
       if (difference.is === 'left over') return removeEntry('pages', difference)
       const { title, slug, body: text, state, parent, order } = difference.wanted
       const fresh = difference.is === 'missing'
+      // what somebody changed is not among the fields, and stays
+      const changed = (key: 'title' | 'slug' | 'body' | 'state' | 'parent' | 'order') =>
+        fresh || difference.fields.includes(key)
       const body = {
-        title: titleAsHtml(title),
-        slug,
-        status: state === 'draft' ? 'draft' : 'publish',
-        // a text that somebody changed is not among the fields, and stays
-        ...(text !== undefined && (fresh || difference.fields.includes('body')) && { content: bodyOf(text) }),
-        ...(parent !== undefined && { parent: parent === '' ? 0 : idOf(parent) }),
-        ...(order !== undefined && { menu_order: order }),
+        ...(changed('title') && { title: titleAsHtml(title) }),
+        ...(changed('slug') && { slug }),
+        ...(changed('state') && { status: state === 'draft' ? 'draft' : 'publish' }),
+        ...(text !== undefined && changed('body') && { content: bodyOf(text) }),
+        ...(parent !== undefined && changed('parent') && { parent: parent === '' ? 0 : idOf(parent) }),
+        ...(order !== undefined && changed('order') && { menu_order: order }),
         ...(fresh && { comment_status: 'closed' }),
       }
       return Step.of(

@@ -1,6 +1,7 @@
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
+import { valuesToSend } from '../../values-to-send.js'
 import { content } from '../carriers/content.js'
 import { tagsOf, termSchema } from '../items.js'
 import type { WordPressSession } from '../session.js'
@@ -21,13 +22,13 @@ export const tags: AreaOnSystem<'tags', WordPressSession> = {
       const proves = [difference]
       if (difference.is === 'left over')
         return Step.of(content, { route: 'tags', id: idOf(difference.ref), remove: true }, { proves })
-      const { name, slug } = difference.wanted
+      const { name, slug } = valuesToSend(difference)
       return Step.of(
         content,
         {
           route: 'tags',
           ...(difference.is === 'different' && { id: idOf(difference.found.ref) }),
-          body: { name: titleAsHtml(name), slug },
+          body: { ...(name !== undefined && { name: titleAsHtml(name) }), ...(slug !== undefined && { slug }) },
         },
         { proves, gives: difference.ref },
       )

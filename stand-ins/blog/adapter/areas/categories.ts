@@ -1,4 +1,5 @@
-import { flatCategories, refOf, Step, type AreaOnSystem, idOf } from 'unpack'
+import { flatCategories, refOf, Step, type AreaOnSystem, idOf, valuesToSend } from 'unpack'
+import { readingAgain } from '../../../common/adapter/read-again.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { shipped } from '../marks.js'
 import { items } from '../carriers/forms.js'
@@ -35,6 +36,7 @@ export const categories: AreaOnSystem<'categories', StandInSession> = {
       }
     })
   },
+  readAgain: readingAgain('categories', (session, baseline) => categories.read(session, baseline)),
   translate(differences) {
     const relieves = differences.find((one) => one.is !== 'left over' && one.wanted.default)
     return differences.map((difference) => {
@@ -45,12 +47,12 @@ export const categories: AreaOnSystem<'categories', StandInSession> = {
           { room: 'categories', id: idOf(difference.ref), remove: true },
           { proves, after: relieves ? [relieves.ref] : [] },
         )
-      const { name, slug, description, parent, default: isDefault } = difference.wanted
+      const { name, slug, description, parent, default: isDefault } = valuesToSend(difference)
       const fields = {
-        name,
-        slug,
+        ...(name !== undefined && { name }),
+        ...(slug !== undefined && { slug }),
         ...(description !== undefined && { description }),
-        parent: parent === '' ? '0' : idOf(parent),
+        ...(parent !== undefined && { parent: parent === '' ? '0' : idOf(parent) }),
         ...(isDefault && { default: '1' }),
       }
       return Step.of(

@@ -1,4 +1,4 @@
-import { refOf, Step, type AreaOnSystem, idOf } from 'unpack'
+import { refOf, Step, type AreaOnSystem, idOf, valuesToSend } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { shipped } from '../marks.js'
 import { items } from '../carriers/forms.js'
@@ -26,10 +26,10 @@ export const links: AreaOnSystem<'links', StandInSession> = {
       const proves = [difference]
       if (difference.is === 'left over')
         return Step.of(items, { room: 'links', id: idOf(difference.ref), remove: true }, { proves })
-      const { title, link, description, category } = difference.wanted
+      const { title, link, description, category } = valuesToSend(difference)
       const fields = {
-        title,
-        link,
+        ...(title !== undefined && { title }),
+        ...(link !== undefined && { link }),
         ...(description !== undefined && { description }),
         ...(category && { category: idOf(category) }),
       }

@@ -1,4 +1,5 @@
-import { Step, type AreaOnSystem, idOf } from 'unpack'
+import { Step, type AreaOnSystem, idOf, valuesToSend } from 'unpack'
+import { readingAgain } from '../../../common/adapter/read-again.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { pageRefs } from '../page-refs.js'
 import { shipped } from '../marks.js'
@@ -18,16 +19,17 @@ export const pages: AreaOnSystem<'pages', StandInSession> = {
       address: new URL(placeOf(String(row.id)), session.visitor.home).href,
     }))
   },
+  readAgain: readingAgain('pages', (session, baseline) => pages.read(session, baseline)),
   translate(differences) {
     return differences.map((difference) => {
       const proves = [difference]
       if (difference.is === 'left over')
         return Step.of(items, { room: 'pages', id: idOf(difference.ref), remove: true }, { proves })
-      const { title, slug, state, parent, order } = difference.wanted
+      const { title, slug, state, parent, order } = valuesToSend(difference)
       const fields = {
-        title,
-        slug,
-        state: state ?? 'published',
+        ...(title !== undefined && { title }),
+        ...(slug !== undefined && { slug }),
+        ...(state !== undefined && { state }),
         ...bodyIn(difference),
         ...(parent !== undefined && { parent: parent === '' ? '0' : idOf(parent) }),
         ...(order !== undefined && { order: String(order) }),

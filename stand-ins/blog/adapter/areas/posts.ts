@@ -1,4 +1,5 @@
-import { refOf, Step, type AreaOnSystem, idOf } from 'unpack'
+import { refOf, Step, type AreaOnSystem, idOf, valuesToSend } from 'unpack'
+import { readingAgain } from '../../../common/adapter/read-again.js'
 import type { Row, StandInSession } from '../../../common/adapter/session.js'
 import { shipped } from '../marks.js'
 import { items } from '../carriers/forms.js'
@@ -35,16 +36,17 @@ export const posts: AreaOnSystem<'posts', StandInSession> = {
       }
     })
   },
+  readAgain: readingAgain('posts', (session, baseline) => posts.read(session, baseline)),
   translate: (differences) =>
     differences.map((difference) => {
       const proves = [difference]
       if (difference.is === 'left over')
         return Step.of(items, { room: 'posts', id: idOf(difference.ref), remove: true }, { proves })
-      const { title, slug, state, categories, tags, date } = difference.wanted
+      const { title, slug, state, categories, tags, date } = valuesToSend(difference)
       const fields = {
-        title,
-        slug,
-        state: state ?? 'published',
+        ...(title !== undefined && { title }),
+        ...(slug !== undefined && { slug }),
+        ...(state !== undefined && { state }),
         ...bodyIn(difference),
         ...(categories && { categories: categories.map(idOf) }),
         ...(tags && { tags: tags.map(idOf) }),

@@ -30,7 +30,9 @@ export const pages = (office: Office, blog: Blog): void => {
 /** Posts: a list, and a form an item. */
 export const posts = (office: Office, blog: Blog): void => {
   entries(office, blog, 'posts', {
-    marks: ({ categories, tags, date }: Post) => ({ categories: categories.join(' '), tags: tags.join(' '), date }),
+    marks: ({ categories, tags, date, open }: Post) => ({
+      ...{ categories: categories.join(' '), tags: tags.join(' '), date, open: String(open) },
+    }),
     fields: (item?: Post): Field[] => [
       { name: 'categories', label: 'Categories, by number', value: item?.categories.join(' ') ?? '' },
       { name: 'tags', label: 'Tags, by number', value: item?.tags.join(' ') ?? '' },

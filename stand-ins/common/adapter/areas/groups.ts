@@ -1,4 +1,4 @@
-import { idOf, Step, type AreaOnSystem, type Carrier } from 'unpack'
+import { idOf, Step, type AreaOnSystem, type Carrier, valuesToSend } from 'unpack'
 import type { ItemFields } from '../carriers/items.js'
 import type { StandInSession } from '../session.js'
 
@@ -21,9 +21,9 @@ export const groupsBy = (
       const proves = [difference]
       const id = idOf(difference.ref)
       if (difference.is === 'left over') return Step.of(items, { room, id, remove: true }, { proves })
-      const { name, description } = difference.wanted
+      const { name, description } = valuesToSend(difference)
       const which = difference.is === 'different' ? { id: idOf(difference.found.ref) } : {}
-      const fields = { name, ...(description !== undefined && { description }) }
+      const fields = { ...(name !== undefined && { name }), ...(description !== undefined && { description }) }
       return Step.of(items, { room, ...which, fields }, { proves, gives: difference.ref })
     }),
 })

@@ -25,15 +25,16 @@ export const members: AreaOnSystem<'members', StandInSession> = {
       const proves = [difference]
       const id = idOf(difference.ref)
       if (difference.is === 'left over') return [Step.of(accounts, { id, remove: true }, { proves, after: ['owner'] })]
-      const { username, email, shown, groups = [] } = difference.wanted
+      const { username, email, shown, groups = [], leaves = [] } = difference.wanted
       const fresh = difference.is === 'missing'
+      const changed = (key: 'email' | 'shown' | 'open') => fresh || difference.fields.includes(key)
       const said = {
-        ...(email !== undefined && { email }),
-        ...(shown !== undefined && { shown }),
-        waits: '',
+        ...(changed('email') && email !== undefined && { email }),
+        ...(changed('shown') && shown !== undefined && { shown }),
+        ...(changed('open') && { waits: '' }),
       }
       const joins = groups.map(idOf)
-      if (!fresh) return [Step.of(accounts, { id, fields: said, joins }, { proves })]
+      if (!fresh) return [Step.of(accounts, { id, fields: said, joins, leaves: leaves.map(idOf) }, { proves })]
       const fields = { username, ...said, password: secretOf(difference.ref) }
       return [Step.of(accounts, { fields, joins }, { proves, gives: difference.ref })]
     }),

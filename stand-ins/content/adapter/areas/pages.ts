@@ -1,9 +1,10 @@
 import { areas, idOf, notLatin, refOf, refsInTree, Step, type AreaOnSystem, type ItemOf } from 'unpack'
+import { readingAgain } from '../../../common/adapter/read-again.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { items, sharing, states } from '../carriers/forms.js'
 import { changedIn, entryAgain, fieldsOf, linesOf, readEntries } from '../entries.js'
 import { eyes, takePagesAway } from '../eyes.js'
-import { isForAll, readingOf } from '../reading.js'
+import { isForAll, readingOf, storedReading } from '../reading.js'
 import { shipped, titlesIn } from '../shipped.js'
 import { asLoad, namesOf } from '../who.js'
 
@@ -46,10 +47,12 @@ export const pages: AreaOnSystem<'pages', StandInSession> = {
           ...readingOf(row, rows, names, plan, going.has(ref)),
         },
         stamp: row.data.made,
+        stored: storedReading(row, rows, names),
         address: new URL(`${ref.slice('pages/'.length)}/`, session.visitor.home).href,
       }
     })
   },
+  readAgain: readingAgain(room, (session, baseline) => pages.read(session, baseline)),
   translate: (differences) =>
     differences.flatMap((difference): Step[] => {
       const proves = [difference]

@@ -1,4 +1,5 @@
 import { notLatin, type AreaOnSystem } from 'unpack'
+import { readingAgain } from '../../../common/adapter/read-again.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { box } from '../../../common/adapter/settings.js'
 import { entryAgain, entrySteps, readEntries, stateOf } from '../entries.js'
@@ -19,6 +20,7 @@ export const posts: AreaOnSystem<'posts', StandInSession> = {
       address: new URL(`news/${item.slug}`, session.visitor.home).href,
     }))
   },
+  readAgain: readingAgain(room, (session, baseline) => posts.read(session, baseline)),
   translate: (differences, { baseline }) =>
     differences.flatMap((difference) =>
       entrySteps(room, difference, (changed) => {

@@ -107,6 +107,8 @@ export interface AccountFields {
   fields?: Readonly<Record<string, string | SecretOf>>
   /** Groups that it is to be in, beside those in which it is. */
   joins?: readonly IdOf[]
+  /** Groups that it is no longer to be in. */
+  leaves?: readonly IdOf[]
 }
 
 /** Accounts of members. */
@@ -116,9 +118,11 @@ export const accounts: Carrier<AccountFields, StandInSession> = {
   atOnce: 1,
   async carry([load], session): Promise<Carried[]> {
     if (!load) return []
-    const { id, remove, fields = {}, joins = [] } = load
+    const { id, remove, fields = {}, joins = [], leaves = [] } = load
     if (remove) return [await session.send(`accounts/${id}`, { form: 'remove', to: `accounts/${id}/remove` })]
-    const boxes = Object.fromEntries(joins.map((group) => [`group ${group}`, '1']))
+    const boxes: Record<string, string> = {}
+    for (const group of joins) boxes[`group ${group}`] = '1'
+    for (const group of leaves) boxes[`group ${group}`] = ''
     const outcome = await session.send(`accounts/${id ?? 'new'}`, { changes: { ...fields, ...boxes } })
     return [outcome.refused === undefined && id !== undefined ? { ...outcome, id } : outcome]
   },

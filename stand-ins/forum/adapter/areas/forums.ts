@@ -10,6 +10,7 @@ import {
   type Marks,
   type Action,
   idOf,
+  valuesToSend,
 } from 'unpack'
 import { z } from 'zod'
 import type { Row, StandInSession } from '../../../common/adapter/session.js'
@@ -87,11 +88,11 @@ export const forums: AreaOnSystem<'forums', StandInSession> = {
       if (difference.is === 'left over')
         // after everything that takes its place
         return Step.of(items, { room, id: idOf(difference.ref), remove: true }, { proves, after: comes })
-      const { title, parent, description, locked, removeOldAfterDays: days } = difference.wanted
+      const { title, parent, description, locked, removeOldAfterDays: days } = valuesToSend(difference)
       const fields = {
-        title,
+        ...(title !== undefined && { title }),
         ...(description !== undefined && { description }),
-        ...(!isCategory && { category: idOf(parent) }),
+        ...(!isCategory && parent !== undefined && { category: idOf(parent) }),
         ...(locked !== undefined && { locked: locked ? '1' : '' }),
         ...(days !== undefined && { removeOldAfter: days === 'never' ? '0' : String(days) }),
       }

@@ -26,7 +26,7 @@ export const members: AreaOnSystem<'members', StandInSession> = {
       const proves = [difference]
       const id = idOf(difference.ref)
       if (difference.is === 'left over') return [Step.of(accounts, { id, remove: true }, { proves })]
-      const { username, email, groups = [] } = difference.wanted
+      const { username, email, groups = [], leaves = [] } = difference.wanted
       const joins = groups.map(idOf)
       const owes = joins.length > 0 ? { owes: RIGHTS } : {}
       if (difference.is === 'missing') {
@@ -37,7 +37,13 @@ export const members: AreaOnSystem<'members', StandInSession> = {
       return [
         ...(changed('open') ? [Step.of(accounts, { id, email, wakes: true }, { proves })] : []),
         ...(changed('email') || changed('groups')
-          ? [Step.of(accounts, { id, email, groups: joins }, { proves, ...owes })]
+          ? [
+              Step.of(
+                accounts,
+                { id, ...(changed('email') && { email }), groups: joins, leaves: leaves.map(idOf) },
+                { proves, ...owes },
+              ),
+            ]
           : []),
       ]
     }),

@@ -70,6 +70,8 @@ export interface AccountFields {
   email?: string
   password?: SecretOf
   groups?: readonly IdOf[]
+  /** Groups that it is no longer to be in. */
+  leaves?: readonly IdOf[]
   /** An account that waits: it is written to again, or opened. */
   wakes?: boolean
 }
@@ -81,7 +83,7 @@ export const accounts: Carrier<AccountFields, StandInSession> = {
   atOnce: 1,
   async carry([load], session): Promise<Carried[]> {
     if (!load) return []
-    const { id, remove, username, email, password, groups = [], wakes } = load
+    const { id, remove, username, email, password, groups = [], leaves = [], wakes } = load
     const waits = async (row: number) => {
       const found = (await session.rows('accounts')).find((one) => one.id === row)
       // what comes of it is read when the mail was answered
@@ -95,7 +97,9 @@ export const accounts: Carrier<AccountFields, StandInSession> = {
       return [outcome.refused === undefined && go === 'write' ? { mail: email } : outcome]
     }
     if (remove) return [await session.send(`accounts/${id}`, { form: 'remove', to: `accounts/${id}/remove` })]
-    const boxes = Object.fromEntries(groups.map((group) => [`group ${group}`, '1']))
+    const boxes: Record<string, string> = {}
+    for (const group of groups) boxes[`group ${group}`] = '1'
+    for (const group of leaves) boxes[`group ${group}`] = ''
     const given = Object.entries({ username, email, password }).filter(([, value]) => value !== undefined)
     const changes = { ...(Object.fromEntries(given) as Record<string, string>), ...boxes }
     const outcome = await session.send(`accounts/${id ?? 'new'}`, { changes })

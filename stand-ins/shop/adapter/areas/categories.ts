@@ -1,4 +1,5 @@
-import { idOf, refOf, Step, type AreaOnSystem, type ItemOf } from 'unpack'
+import { idOf, refOf, Step, type AreaOnSystem, type ItemOf, valuesToSend } from 'unpack'
+import { readingAgain } from '../../../common/adapter/read-again.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { items, type ItemFields } from '../carriers/forms.js'
 import { marksOf, samples, shipped } from '../shipped.js'
@@ -31,13 +32,14 @@ export const categories: AreaOnSystem<'categories', StandInSession> = {
       }
     })
   },
+  readAgain: readingAgain(room, (session, baseline) => categories.read(session, baseline)),
   translate: (differences) =>
     differences.map((difference) => {
       const proves = [difference]
       const { ref } = difference
       if (difference.is === 'left over') return Step.of(items, { room, id: idOf(ref), remove: true }, { proves })
       const which = difference.is === 'different' ? { id: idOf(difference.found.ref) } : {}
-      return Step.of(items, { room, ...which, fields: fieldsOf(difference.wanted) }, { proves, gives: ref })
+      return Step.of(items, { room, ...which, fields: fieldsOf(valuesToSend(difference)) }, { proves, gives: ref })
     }),
   again: ({ ref, item }) => Step.of(items, { room, fields: fieldsOf(item) }, { proves: [], gives: ref }),
   ships: () =>
@@ -55,11 +57,11 @@ const fieldsOf = ({
   parent,
   order,
   picture,
-}: ItemOf<'categories'>): NonNullable<ItemFields['fields']> => ({
-  name,
-  slug,
+}: Partial<ItemOf<'categories'>>): NonNullable<ItemFields['fields']> => ({
+  ...(name !== undefined && { name }),
+  ...(slug !== undefined && { slug }),
   ...(description !== undefined && { description }),
-  parent: parent === '' ? '0' : idOf(parent),
+  ...(parent !== undefined && { parent: parent === '' ? '0' : idOf(parent) }),
   ...(order !== undefined && { order: String(order) }),
   ...(picture !== undefined && { picture: picture === '' ? '0' : idOf(picture) }),
 })

@@ -1,4 +1,5 @@
-import { bodyOf, idOf, Step, type AreaOnSystem, type ItemOf } from 'unpack'
+import { bodyOf, idOf, Step, valuesToSend, type AreaOnSystem, type ItemOf } from 'unpack'
+import { readingAgain } from '../../../common/adapter/read-again.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { items, type ItemFields } from '../carriers/forms.js'
 import { marksOf } from '../shipped.js'
@@ -21,19 +22,21 @@ export const pages: AreaOnSystem<'pages', StandInSession> = {
       return { id, item, marks: marksOf(row, body, []), address, stamp: made, copy: item }
     })
   },
+  readAgain: readingAgain(room, (session, baseline) => pages.read(session, baseline)),
   translate: (differences) =>
     differences.map((difference) => {
       const proves = [difference]
       const { ref } = difference
       if (difference.is === 'left over') return Step.of(items, { room, id: idOf(ref), remove: true }, { proves })
       const which = difference.is === 'different' ? { id: idOf(difference.found.ref) } : {}
-      return Step.of(items, { room, ...which, fields: fieldsOf(difference.wanted) }, { proves, gives: ref })
+      return Step.of(items, { room, ...which, fields: fieldsOf(valuesToSend(difference)) }, { proves, gives: ref })
     }),
   again: ({ ref, item }) => Step.of(items, { room, fields: fieldsOf(item) }, { proves: [], gives: ref }),
 }
 
-const fieldsOf = ({ title, slug, body, state }: ItemOf<'pages'>): NonNullable<ItemFields['fields']> => ({
-  ...{ title, slug },
+const fieldsOf = ({ title, slug, body, state }: Partial<ItemOf<'pages'>>): NonNullable<ItemFields['fields']> => ({
+  ...(title !== undefined && { title }),
+  ...(slug !== undefined && { slug }),
   ...(body !== undefined && { body: bodyOf(body) }),
   ...(state !== undefined && { state }),
 })

@@ -1,4 +1,4 @@
-import { idOf, Step, type AreaOnSystem, type ItemOf } from 'unpack'
+import { idOf, Step, type AreaOnSystem, type ItemOf, valuesToSend } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { items, type ItemFields } from '../carriers/forms.js'
 import { shipped } from '../shipped.js'
@@ -30,7 +30,7 @@ export const shipping: AreaOnSystem<'shipping', StandInSession> = {
       const { ref } = difference
       if (difference.is === 'left over') return [Step.of(items, { room, id: idOf(ref), remove: true }, { proves })]
       const which = difference.is === 'different' ? { id: idOf(difference.found.ref) } : {}
-      return [Step.of(items, { room, ...which, fields: fieldsOf(difference.wanted) }, { proves, gives: ref })]
+      return [Step.of(items, { room, ...which, fields: fieldsOf(valuesToSend(difference)) }, { proves, gives: ref })]
     }),
   again: ({ ref, item }) => Step.of(items, { room, fields: fieldsOf(item) }, { proves: [], gives: ref }),
   ships: () => [{ id: 1, item: { name: 'Standard', price: '5.00', countries: [] }, marks: shipped }],
@@ -42,8 +42,8 @@ const fieldsOf = ({
   freeFrom,
   countries,
   byWeight,
-}: ItemOf<'shipping'>): NonNullable<ItemFields['fields']> => ({
-  name,
+}: Partial<ItemOf<'shipping'>>): NonNullable<ItemFields['fields']> => ({
+  ...(name !== undefined && { name }),
   ...(price !== undefined && { price }),
   ...(freeFrom !== undefined && { freeFrom }),
   ...(countries && { countries: countries.join(' ') }),
