@@ -1,4 +1,5 @@
 import { resolve } from 'node:path'
+import { setTimeout as wait } from 'node:timers/promises'
 import { pathToFileURL } from 'node:url'
 import { UnpackError } from '../core/errors.js'
 import type { Systems } from '../engine/known-systems.js'
@@ -25,11 +26,20 @@ export async function systemsFor(modules: readonly string[] = []): Promise<Syste
   }
 }
 
+/** Milliseconds within which a module has to be loaded. */
+const PATIENCE = 10_000
+
 async function systemIn(module: string): Promise<System> {
   const { isSystem } = await import('../systems/system.js')
-  const loaded = (await import(/^[./]|^[A-Za-z]:/.test(module) ? pathToFileURL(resolve(module)).href : module).catch(
-    () => undefined,
-  )) as { default?: unknown } | undefined
-  if (!isSystem(loaded?.default)) throw UnpackError.of('system-unknown', { module })
-  return loaded.default
+  const place = /^[./]|^[A-Za-z]:/.test(module) ? pathToFileURL(resolve(module)).href : module
+  // a module may wait for something that never comes: without a clock that runs, the process would end as if all were well
+  const clock = new AbortController()
+  const late = wait(PATIENCE, 'late' as const, { signal: clock.signal }).catch(() => undefined)
+  const loaded = (await Promise.race([import(place).catch(() => undefined), late])) as { default?: unknown } | 'late'
+  clock.abort()
+  if (loaded === 'late')
+    throw UnpackError.of('system-unknown', { module, why: `it was not loaded within ${PATIENCE / 1000} seconds` })
+  if (!isSystem((loaded as { default?: unknown } | undefined)?.default))
+    throw UnpackError.of('system-unknown', { module })
+  return (loaded as { default: System }).default
 }

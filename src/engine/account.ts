@@ -19,8 +19,13 @@ export class Account {
     this.traffic = new Traffic(options.watch)
   }
 
+  /** A listener that fails is the program's own trouble: it must not stop a run in the middle of a write. */
   tell(event: RunEvent): void {
-    this.options.on?.(this.guard.all(event))
+    try {
+      this.options.on?.(this.guard.all(event))
+    } catch {
+      // what it would have shown is in the record as well
+    }
   }
 
   #until = 0

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { mkdir, readFile, readlink, rm, stat, utimes, writeFile } from 'node:fs/promises'
 import { hostname } from 'node:os'
+import { setTimeout as wait } from 'node:timers/promises'
 import { join } from 'node:path'
 import lockfile from 'proper-lockfile'
 import { z } from 'zod'
@@ -63,7 +64,7 @@ export class Lock {
       await mkdir(folder, { recursive: true, mode: 0o700 })
       // who looks whether it is free, and takes it, is alone meanwhile
       const alone = await lockfile.lock(folder, {
-        stale: 10_000,
+        stale: 30_000,
         retries: { retries: 20, minTimeout: 20, maxTimeout: 200 },
       })
       try {
@@ -124,5 +125,10 @@ async function isHeld(file: string): Promise<boolean> {
   const here = await machine()
   // of this machine as it runs now, the process itself tells
   if (holder && here !== '' && holder.machine === here) return (await startOf(holder.process)) === holder.started
-  return age < DEAD_AFTER
+  if (age >= 0) return age < DEAD_AFTER
+  // dated ahead of our clock, it tells nothing by its age: a run that lives gives a sign before long
+  const before = await stat(file).catch(() => undefined)
+  await wait(2 * BEAT + 1000)
+  const now = await stat(file).catch(() => undefined)
+  return now !== undefined && now.mtimeMs !== before?.mtimeMs
 }

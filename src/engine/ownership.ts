@@ -139,31 +139,33 @@ export function ownedNow(inventory: Inventory, differences: readonly AnyDifferen
   })
 }
 
+type Marks = Record<string, Record<string, string>>
+
+/** Adds the mark of a value. Of a list that holds at least what is planned, the rest is not ours. */
+function addMark(
+  to: Marks,
+  found: SomeFound,
+  area: SomeArea,
+  key: string,
+  want: Value | undefined,
+  asSent = true,
+): void {
+  const isAtLeast = area.atLeast?.includes(key)
+  if (isAtLeast && want === undefined) return
+  const mark = markOf(area, key, isAtLeast ? want : storedIn(found, key), asSent)
+  to[found.ref] = { ...to[found.ref], [key]: mark }
+}
+
 /**
- * Marks of all values that are ours now, to be remembered.
- * @param sent differences that the site took in this run: what it gives back of them counts, also where it is another value
+ * Marks of what was just sent, as the site gives it back right after: that is ours, also where it is another value.
+ * @param sent differences that the site took
  */
-export function leftBehind(
-  inventory: Inventory,
-  { asPlanned, settled }: Comparison,
-  sent: readonly AnyDifference[],
-  isOurs: (found: SomeFound) => boolean,
-): Record<string, LeftBehind> {
-  const left: Record<string, Record<string, string>> = {}
-  const wantedAt = new Map(
-    areaNames.flatMap((name) => (settled[name] ?? []).map((item) => [areaOf(name).ref(item) as string, item] as const)),
-  )
-  const planned = new Map(asPlanned.map(({ ref, keys }) => [ref, new Set(keys)]))
-  const mark = (found: SomeFound, area: SomeArea, key: string, want: Value | undefined, asSent = true) => {
-    // of a list that holds at least what is planned, the rest is not ours
-    const value = area.atLeast?.includes(key) ? want : storedIn(found, key)
-    if (area.atLeast?.includes(key) && want === undefined) return
-    left[found.ref] = { ...left[found.ref], [key]: markOf(area, key, value, asSent) }
-  }
+export function leftBySending(inventory: Inventory, sent: readonly AnyDifference[]): Record<string, LeftBehind> {
+  const left: Marks = {}
   for (const difference of sent) {
-    const found =
-      difference.is === 'left over' ? undefined : (foundAt(inventory, difference.ref) as SomeFound | undefined)
-    if (difference.is === 'left over' || !found) continue
+    if (difference.is === 'left over') continue
+    const found = foundAt(inventory, difference.ref) as SomeFound | undefined
+    if (!found) continue
     const area = areaOf(difference.area)
     const [keys, isWhole]: [readonly string[], boolean] =
       difference.is === 'missing' ? [area.keys, true] : [difference.fields, difference.found.origin === 'shipped']
@@ -172,15 +174,28 @@ export function leftBehind(
       // what was not read may hold anything
       if (storedIn(found, key) === undefined) continue
       const wasSent = want !== undefined && keys.includes(key)
-      mark(found, area, key, want, !wasSent || isSame(area, key, want, found.item[key]))
+      addMark(left, found, area, key, want, !wasSent || isSame(area, key, want, found.item[key]))
     }
   }
-  for (const [ref, keys] of planned) {
+  return left
+}
+
+/** Marks of what stands as planned, in items that are ours. */
+export function leftAsPlanned(
+  inventory: Inventory,
+  { asPlanned, settled }: Comparison,
+  isOurs: (found: SomeFound) => boolean,
+): Record<string, LeftBehind> {
+  const left: Marks = {}
+  const wanted = new Map(
+    areaNames.flatMap((name) => (settled[name] ?? []).map((item) => [areaOf(name).ref(item) as string, item] as const)),
+  )
+  for (const { ref, keys } of asPlanned) {
     const found = foundAt(inventory, ref) as SomeFound | undefined
     if (!found) continue
     const area = areaOfRef(ref)
     if (area.guarded && !isOurs(found)) continue
-    for (const key of keys) mark(found, area, key, wantedAt.get(ref)?.[key])
+    for (const key of keys) addMark(left, found, area, key, wanted.get(ref)?.[key])
   }
   return left
 }

@@ -20,6 +20,7 @@ import type { JournalLine, Report } from '../core/report/report.js'
 import { reportXml } from '../core/report/xml.js'
 import { fileTrouble } from '../disk/trouble.js'
 import { allVisible } from '../core/text/visible.js'
+import { structureOf } from './page-structure.js'
 import type { KeptFile, RunRecord, KeptText } from './keeping.js'
 
 type Entry = Omit<JournalLine, 'journal' | 'at'>
@@ -89,9 +90,9 @@ export class RecordFolder implements RunRecord {
     }
   }
 
-  /** Keeps a page that was not as expected. */
+  /** Keeps a page that was not as expected, by its structure: it may hold names of customers and members. */
   keepPage(name: string, text: string): string {
-    return this.#keep('pages', this.#nameFor('pages', name, 'html'), this.guard.text(text))
+    return this.#keep('pages', this.#nameFor('pages', name, 'html'), this.guard.text(structureOf(text)))
   }
 
   /** A name of its own, whatever is kept: two refs may read alike, and some are longer than any file's name may be. */

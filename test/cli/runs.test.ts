@@ -53,10 +53,14 @@ test('compare, settle, confirm: one document each, and the exit codes that belon
   const { checks, passed, failed, notLookedAt } = json(confirmed, 'confirm')
   assert.deepEqual([failed, notLookedAt, passed], [0, 0, (checks as unknown[]).length])
   standIn.blog.settings.title = 'Somebody was here'
-  const changed = await run(['confirm', demo, ...at])
+  // what its owner changed is theirs, and said; with --again the plan is expected
+  const theirs = await run(['confirm', demo, ...at])
+  assert.deepEqual([theirs.exit, json(theirs, 'confirm').failed], [0, 0])
+  assert.match(theirs.out, /title was changed since/)
+  const changed = await run(['confirm', demo, ...at, '--again'])
   assert.equal(changed.exit, 1)
   assert.equal(json(changed, 'confirm').failed, 2)
-  const text = await run(['confirm', demo, '--at', standIn.address])
+  const text = await run(['confirm', demo, '--at', standIn.address, '--again=site'])
   assert.match(text.out, /✗ +the front page shows the title/)
 })
 
@@ -127,4 +131,9 @@ export default { ...base, id: 'boathouse', async recognise(look) { const seen = 
     [wrong.exit, (json(wrong, 'error') as { error: { code: string } }).error.code],
     [2, 'system-unknown'],
   )
+  // one that never comes does not end the command as if all were well
+  writeFileSync(join(root, 'never.mjs'), 'await new Promise(() => undefined)\nexport default {}')
+  const never = await run(['survey', standIn.address, '--with', join(root, 'never.mjs')])
+  assert.equal(never.exit, 2)
+  assert.match(never.err, /never\.mjs is not a system .*it was not loaded within 10 seconds/)
 })

@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
+import { sumsIn } from '../../src/looks/sums.js'
 import { Decimal } from 'decimal.js'
 import fc from 'fast-check'
 import { digitsOf, orderedFor, roundedTo, sameDecimal, sumOf, taxIn, taxOn, timesOf, totalOf } from 'unpack'
@@ -16,6 +17,21 @@ const rate = fc
   .tuple(fc.nat(99), fc.stringMatching(/^\d{0,2}$/))
   .map(([whole, rest]) => `${whole}${rest && `.${rest}`}`)
 const digits = fc.constantFrom(0, 2, 3)
+
+test('a sum on a page is read by the digits of its currency: with none, two or three behind the point', () => {
+  for (const [text, digits, sums] of [
+    ['£1,274.78', 2, ['1274.78']],
+    ['1.274,78 €', 2, ['1274.78']],
+    ['£1,274', 2, ['1274']],
+    ['¥1,200', 0, ['1200']],
+    ['1.200 ₫', 0, ['1200']],
+    ['¥12.50', 0, ['12.50']],
+    ['KWD 1.250', 3, ['1.250']],
+    ['KWD 1,250.500', 3, ['1250.500']],
+    ['KWD 1,250', 3, ['1.250']],
+  ] as const)
+    assert.deepEqual(sumsIn(text, digits), sums, text)
+})
 
 test('sums and products are exact, whatever is added', () => {
   fc.assert(

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict'
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { after, test } from 'node:test'
-import { Secret, settle, undo, type RunOptions, type System } from 'unpack'
+import { confirm, Secret, settle, undo, type RunOptions, type System } from 'unpack'
 import { standInContentSystem } from '../../stand-ins/content/adapter/index.js'
 import { standInContent } from '../../stand-ins/content/server/index.js'
 import { standInShopSystem } from '../../stand-ins/shop/adapter/index.js'
@@ -149,7 +149,8 @@ test('what a run that died has written is ours, and what its owner wrote behind 
   const options = quiet({ systems: [standInShopSystem as System], ...(await ownFolders(root)), patience: 1500 })
   await settle(seedBaseline(at), options)
   const price = (sku: string) => model.products.find((one) => one.sku === sku)
-  const dearer = (table: string) => table.replace(/(SQ-0001,)2\.40/, '$12.60').replace(/(SQ-0002,)1\.90/, '$12.10')
+  const dearer = (table: string) =>
+    table.replace('beans,2.40,', 'beans,2.60,').replace('flowers,1.90,', 'flowers,2.10,')
   // the first price arrives and nobody hears of it
   const bean = model.products.find(({ sku }) => sku === 'SQ-0001')
   proxy.trouble([{ at: `POST /office/products/${bean?.id ?? 0}`, is: 'reset after', times: 9 }])
@@ -216,6 +217,17 @@ test('what shipped and was set otherwise since is no longer as it shipped: it st
     )
     assert.match(done.comparison.kept.map(({ text }) => text).join(), /shipped with the system and was edited since/)
   }
+})
+
+test('compare and confirm take --again: what people changed is told, or expected as planned', async () => {
+  const site = await blog()
+  const plan = planned(site.address, 'pages: [{ title: News, slug: news, body: a.md }]', { 'a.md': 'The tide is out.' })
+  await settle(plan, quiet(site.options))
+  site.blog.settings.title = 'By hand'
+  const usual = await confirm(plan, site.options)
+  assert.equal(usual.failed, 0)
+  assert.match(usual.notes.map(({ text }) => text).join(), /title was changed since: it stays \(--again=site/)
+  assert.ok((await confirm(plan, { ...site.options, again: ['site'] })).failed > 0)
 })
 
 test('an edit made while the run is under way is not written over: it is told as changed meanwhile', async () => {

@@ -95,6 +95,25 @@ test('locked is said of another run alone: a state folder that can’t be used i
   assert.equal(site.blog.standing, 'first-run')
 })
 
+test('a lock that is dated ahead of our clock counts only as long as it gives signs of life', async () => {
+  const state = join(root, 'ahead')
+  const address = { origin: 'http://127.0.0.1:4109', base: '/' }
+  const first = await State.of(address, state)
+  await (await first.lock()).end()
+  const file = join(first.folder, 'lock.json')
+  const holder = { lock: 1, key: 'theirs', process: 7, started: '1', machine: 'another machine' }
+  writeFileSync(file, JSON.stringify(holder))
+  const ahead = () => {
+    const time = new Date(Date.now() + 3_600_000)
+    utimesSync(file, time, time)
+  }
+  ahead()
+  const beats = setInterval(ahead, 2000)
+  await assert.rejects((await State.of(address, state)).lock(), { code: 'locked' })
+  clearInterval(beats)
+  await (await (await State.of(address, state)).lock()).end()
+})
+
 test('damaged state is set aside and told, not counted as empty', async () => {
   const site = await runningStandIn(root, { standing: 'first-run' })
   open.push(site)

@@ -117,6 +117,46 @@ test('somebody’s order makes it a shop in use: nothing is tried there, nothing
       assert.doesNotMatch(readFileSync(join(file.parentPath, file.name), 'utf8'), /Gwen|gwen@|777.?123/, file.name)
 })
 
+test('a trial cancels what bears its mark: a page of thanks from a store of pages may be another customer’s', async () => {
+  const site = await settled()
+  const { shop, baseline, options, standIn } = site
+  const gwen = {
+    ...{ id: 900, number: 777_123, state: 'placed' as const, lines: [], total: '1.00', name: 'Gwen Tide' },
+    ...{ email: 'gwen@tide.example', country: 'GB', shipping: 'Royal-blue van', payment: 'cash' },
+  }
+  standIn.tamper = (_url, html) => {
+    // her order comes in while ours is placed, and her page of thanks is the one that is shown
+    if (!html.includes('id="thanks"')) return html
+    if (!shop.orders.includes(gwen)) shop.orders.push(gwen)
+    return html.replace(/data-number="\d+"/, 'data-number="777123"')
+  }
+  await confirm(baseline, { ...options, try: true })
+  standIn.tamper = undefined
+  assert.equal(gwen.state, 'placed')
+  assert.ok(shop.orders.some(({ email, state }) => email.endsWith('@trial.example') && state === 'cancelled'))
+})
+
+test('what shipping costs follows the file through every form: by weight, one price, free from a sum', async () => {
+  const site = await settled()
+  const van = () => site.shop.shipping.find(({ name }) => name === 'Royal-blue van')
+  const forms: [string, object][] = [
+    ['byWeight: [{ from: "0", price: "3.50" }, { from: "2", price: "6.00" }]', { weights: ['0 3.50', '2 6.00'] }],
+    ['price: "4.00"', { price: '4.00', weights: [] }],
+    ['price: "4.00", freeFrom: "30.00"', { price: '4.00', freeFrom: '30.00', weights: [] }],
+    ['byWeight: [{ from: "0", price: "3.00" }], freeFrom: "50.00"', { freeFrom: '50.00', weights: ['0 3.00'] }],
+    ['price: "2.00", freeFrom: "20.00"', { price: '2.00', freeFrom: '20.00', weights: [] }],
+  ]
+  for (const [form, stands] of forms) {
+    const plan = seedBaseline(site.address, (text) =>
+      text.replace('price: "3.50", countries: [GB], freeFrom: "40.00"', `${form}, countries: [GB]`),
+    )
+    const done = await settle(plan, { ...site.options, confirm: false })
+    assert.deepEqual([done.failed, done.open], [[], []], form)
+    assert.deepEqual({ ...van(), ...stands }, van(), form)
+    assert.equal((await settle(plan, { ...site.options, confirm: false })).writes, 0, form)
+  }
+})
+
 test('samples go only where nobody touched them: an edited one, and a shelf that holds somebody’s product, stay', async () => {
   const site = await running({ standing: 'fresh' })
   const { shop, options } = site

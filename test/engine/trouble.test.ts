@@ -1,5 +1,5 @@
 import assert from 'node:assert/strict'
-import { readdirSync } from 'node:fs'
+import { readdirSync, readFileSync } from 'node:fs'
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { join } from 'node:path'
@@ -69,7 +69,9 @@ test('a page that is not the one that was asked for stops the run before anythin
   await settle(smallBaseline(site.address), own)
   const before = writesAt(site)
   site.tamper = (url, html) =>
-    /office\/pages$/.test(url) ? '<html><body>Sorry, closed for a moment.</body></html>' : html
+    /office\/pages$/.test(url)
+      ? '<html><body class="closed"><h1>Order of Gwen Tide</h1><a href="mailto:gwen@tide.example">gwen@tide.example</a></body></html>'
+      : html
   for (const call of [settle, compareSite])
     await assert.rejects(call(smallBaseline(site.address), own), (error) => {
       assert.ok(error instanceof UnpackError && error.code === 'screen-unexpected')
@@ -78,7 +80,24 @@ test('a page that is not the one that was asked for stops the run before anythin
     })
   assert.equal(writesAt(site), before)
   const kept = readdirSync(own.records, { recursive: true }).map(String)
-  assert.ok(kept.some((name) => name.endsWith('unexpected.html')))
+  const page = kept.find((name) => name.endsWith('unexpected.html'))
+  assert.ok(page)
+  // by its structure alone: a page that came instead may show who ordered, or who wrote
+  const text = readFileSync(join(own.records, page), 'utf8')
+  assert.match(text, /<body class="closed">.*<h1>\[18\]<\/h1>/s)
+  assert.doesNotMatch(text, /Gwen|tide/)
+})
+
+test('a listener that fails stops nothing', async () => {
+  const site = await stand()
+  const done = await settle(smallBaseline(site.address), {
+    ...site.options,
+    confirm: false,
+    on: () => {
+      throw new Error('the program that listens has trouble of its own')
+    },
+  })
+  assert.deepEqual([done.failed, done.open], [[], []])
 })
 
 test('stopped while a system is being recognised ends as stopped, with its reason; so does every other stop', async () => {

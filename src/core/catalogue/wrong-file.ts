@@ -68,7 +68,7 @@ export const wrongFile = {
   ),
   'system-unknown': entry(
     2,
-    (d: { module: string }) =>
-      `${d.module} is not a system that Unpack can use: its default export must have id, areas and recognise.`,
+    (d: { module: string; why?: string }) =>
+      `${d.module} is not a system that Unpack can use: ${d.why ?? 'its default export must have id, areas and recognise'}.`,
   ),
 }

@@ -147,7 +147,9 @@ export class Agenda {
     if (lacking && difference.is !== 'left over') return { outcome: 'failed', ...why('not-here', lacking.text) }
     if (at === 'done by the first-run form') return { outcome: 'settled' }
     const copy = this.copyOf(difference.ref)
-    if (!isStillOpen(difference, this.left, this.stands)) return { outcome: 'settled', copy }
+    // what somebody changed in the middle of the run is theirs by now, and no difference any more
+    const isTheirs = this.#why.get(difference.ref)?.code === 'changed-meanwhile'
+    if (!isTheirs && !isStillOpen(difference, this.left, this.stands)) return { outcome: 'settled', copy }
     return { outcome: 'failed', ...this.#reasonOf(difference), copy }
   }
 

@@ -14,7 +14,7 @@ import { carryOut, type Books } from '../carry-out.js'
 import { payDebts } from '../debts.js'
 import type { Run } from '../run.js'
 import { REMOVED, stoodAt, under } from '../stood.js'
-import { keyOf as ownKeyOf, leftBehind, ownedNow, stoodOnce } from '../ownership.js'
+import { keyOf as ownKeyOf, leftAsPlanned, leftBySending, ownedNow, stoodOnce } from '../ownership.js'
 import { keepCopies } from '../copies.js'
 import { takeStock, type Stock } from '../stock.js'
 import { againstPlan } from '../against-plan.js'
@@ -48,6 +48,9 @@ export async function settleAndReadBack(
     agenda.sent(now)
     await rememberUnseen(run, here.inventory, now, agenda)
     if (now.length > 0) here = await takeStock(run, session)
+    // before it is compared: what we have just sent is nobody's change
+    const taken = now.filter(({ ref }) => agenda.wasTaken(ref))
+    await run.state.leave(leftBySending(here.inventory, taken))
     agenda.read(againstPlan(run, here), here.inventory)
     await rememberAll(run, agenda, now)
     for (const difference of now) {
@@ -150,7 +153,11 @@ async function rememberAll(run: Run, agenda: Agenda, now: readonly AnyDifference
     if (is === 'missing' && ofSample.has(ref)) samples[ref] = itemDigest(item)
   }
   if (Object.keys({ ...digests, ...samples }).length > 0) await state.remember(digests, samples)
-  const taken = now.filter(({ ref }) => agenda.wasTaken(ref))
-  await state.own(ownedNow(stands, taken))
-  await state.leave(leftBehind(stands, left, taken, (found) => state.isOurs(areaIn(found.ref), ownKeyOf(found))))
+  await state.own(
+    ownedNow(
+      stands,
+      now.filter(({ ref }) => agenda.wasTaken(ref)),
+    ),
+  )
+  await state.leave(leftAsPlanned(stands, left, (found) => state.isOurs(areaIn(found.ref), ownKeyOf(found))))
 }

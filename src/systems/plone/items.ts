@@ -16,15 +16,20 @@ export function itemAgain({ ref, copy, bytes }: Kept): Step {
   return Step.of(again, { item, ...(text && { text }), ...(bytes && { bytes }) }, { proves: [], gives: ref })
 }
 
+/** As far as it is looked at once more. */
+type Written = { title: string; slug: string }
 const numbered = z.object({ UID: z.string() })
 const copyNow = z.object({ item: numbered, text: numbered.optional() })
 const listSchema = z.object({ items: z.array(itemSchema), items_total: z.number() })
 
-/** What a person may have written in items, or closed, as it stands now, wherever they stand; those that have gone are left out. */
+/**
+ * What a person may have written in items, as it stands now, wherever they stand; those that have gone are left out. Where an item
+ * stands, and its state, our own work on another may have changed: a page that gets one below it becomes the text of a folder.
+ */
 export async function itemsNow(
   session: PloneSession,
   found: readonly { id: Id; copy?: unknown }[],
-): Promise<ReadItem<{ title: string; slug: string }>[]> {
+): Promise<ReadItem<Written>[]> {
   const copies = found.map(({ id, copy }) => ({ id, ...copyNow.parse(copy) }))
   const uids = copies.flatMap(({ item, text }) => [item.UID, ...(text ? [text.UID] : [])])
   const asked = uids.map((uid) => `UID=${encodeURIComponent(uid)}`).join('&')
@@ -37,11 +42,10 @@ export async function itemsNow(
     return [
       {
         id,
-        item: { title: own.title ?? '', slug: own.id },
+        item: { title: own.title ?? '' } as Written,
         stored: {
           summary: own.description ?? '',
           ...(body !== undefined && { body: storedText(body, session.visitor.home) }),
-          state: own.review_state === 'published' ? 'published' : 'draft',
         },
       },
     ]

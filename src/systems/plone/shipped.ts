@@ -4,8 +4,10 @@ import { strippedText } from '../../core/text/plain.js'
 import type { Node, Tree } from './nodes.js'
 
 /** What example content is made of, in every language: its numbers are fixed, and tell it wherever it was moved to. */
-const SHIPPED: Readonly<Record<string, { created: string; modified: string; holds: number }>> = {
-  '54163be595184b4eb0a0b82a58b8def8': { created: '2023-05-18T18:07:36', modified: '2023-05-18T18:07:36', holds: 0 },
+const SHIPPED: Readonly<Record<string, { created: string; modified: string; holds: number; state?: 'private' }>> = {
+  '54163be595184b4eb0a0b82a58b8def8': {
+    ...{ created: '2023-05-18T18:07:36', modified: '2023-05-18T18:07:36', holds: 0, state: 'private' },
+  },
   '4053ffb6901342ac991afb54da15ab77': { created: '2023-05-18T18:07:36', modified: '2024-09-11T14:30:24', holds: 1 },
   ee556c50736a4650839e2ada6dd65454: { created: '2023-05-18T18:07:36', modified: '2023-05-18T18:07:36', holds: 0 },
   ab584c1a6fae465da2283a0962f80114: { created: '2023-05-18T18:07:36', modified: '2024-09-11T14:30:24', holds: 1 },
@@ -21,7 +23,7 @@ export function marksOf(node: Node, tree: Tree): Marks | undefined {
   const untouched =
     moment(node.raw.modified) === shipped.modified &&
     // taken back or published by hand, it is its owner's, though that is no modification here
-    node.raw.review_state === 'published' &&
+    node.raw.review_state === (shipped.state ?? 'published') &&
     inside.length === shipped.holds &&
     inside.every(({ uid }) => uid in SHIPPED)
   return { place: true, untouched, known: true, hidden: node.raw.review_state !== 'published' }
