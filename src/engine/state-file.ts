@@ -34,3 +34,17 @@ export const emptyState = (address: string): StateFile => ({
   trials: [],
   closed: false,
 })
+
+/**
+ * What a version that remembered digests of texts and a few keys alone has left, as it is remembered now. Of a text's every
+ * character it knew nothing: such a one is copied before it is written over.
+ */
+export function withLeft(state: StateFile): StateFile {
+  if (Object.keys(state.left).length > 0) return state
+  const left: Record<string, Record<string, string>> = {}
+  for (const [name, digest] of Object.entries(state.digests)) {
+    const [ref = '', key = 'body'] = name.split('#')
+    if (key !== 'stood') left[ref] = { ...left[ref], [key]: digest.slice(0, 16) }
+  }
+  return { ...state, left }
+}

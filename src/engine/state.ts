@@ -7,7 +7,7 @@ import { fileTrouble } from '../disk/trouble.js'
 import { InMemory } from './in-memory.js'
 import { Lock } from './lock.js'
 import { SetAside } from './set-aside.js'
-import { emptyState, stateSchema } from './state-file.js'
+import { emptyState, stateSchema, withLeft } from './state-file.js'
 import { parsed, UnderWay, type Intent, type Made } from './under-way.js'
 
 /** The user's state folder: `UNPACK_STATE`, or where this machine keeps such things. */
@@ -39,7 +39,7 @@ export class State extends InMemory {
   async #load(): Promise<void> {
     this.#aside = new SetAside()
     const read = await this.#stored(join(this.folder, 'state.json'), stateSchema)
-    this.become(read ?? emptyState(addressText(this.address)))
+    this.become(read ? withLeft(read) : emptyState(addressText(this.address)))
     const file = join(this.folder, 'under-way.jsonl')
     this.#underWay = await UnderWay.in(file).catch((error: unknown) => {
       throw fileTrouble(error, file)

@@ -2,6 +2,10 @@ import assert from 'node:assert/strict'
 import { appendFileSync, existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { test } from 'node:test'
+import { bodyDigest, itemDigest } from 'unpack'
+import { areaOf } from '../../src/core/areas/index.js'
+import { isAsLeft, isExactlyLeft } from '../../src/core/comparing/left.js'
+import { emptyState, withLeft } from '../../src/engine/state-file.js'
 import { State } from '../../src/engine/state.js'
 import { UnderWay } from '../../src/engine/under-way.js'
 import { folder } from '../help/folders.js'
@@ -63,4 +67,23 @@ test('of another site it counts no more, also for a run that only reads', async 
   assert.deepEqual(reader.underWay, { intents: [], made: [] })
   // what it may not write stays for the run that may
   assert.equal((await State.of(address, root)).underWay.intents.length, 1)
+})
+
+test('what a version left that remembered texts and a few keys alone is known again, texts as far as they matter', () => {
+  const area = areaOf('pages')
+  const before = {
+    ...emptyState('http://127.0.0.1/'),
+    digests: {
+      'pages/visit': bodyDigest('<p>The tide is out.</p>'),
+      'pages/visit#stood': 'x',
+      'products/S#price': itemDigest('2.40'),
+    },
+  }
+  const { left } = withLeft(before)
+  assert.deepEqual(Object.keys(left), ['pages/visit', 'products/S'])
+  const mark = left['pages/visit']?.body ?? ''
+  assert.ok(isAsLeft(area, 'body', mark, '<div><p>The tide is out.</p></div>'))
+  assert.ok(!isAsLeft(area, 'body', mark, '<p>The tide is in.</p>'))
+  assert.ok(!isExactlyLeft(area, 'body', mark, '<p>The tide is out.</p>'))
+  assert.ok(isExactlyLeft(areaOf('products'), 'price', left['products/S']?.price ?? '', '2.40'))
 })

@@ -1,31 +1,15 @@
 import { dequal } from 'dequal'
-import type { AnyItem, AreaName, Inventory } from '../areas/index.js'
+import type { AnyItem, AreaName } from '../areas/index.js'
 import type { Ability, Value } from '../area.js'
 import type { Baseline } from '../baseline/schema.js'
-import { textOf } from '../value.js'
-import { endedIn, isAsLeft, isExactlyLeft, markOf, storedIn } from './left.js'
-import { finerThanThere, keepUnit, waitsForUnit, type UnsettledUnits } from './units.js'
-import { isAsked, whyTheirs } from './ownership.js'
+import { markOf } from './left.js'
+import { finerThanThere, keepUnit, waitsForUnit } from './units.js'
+import { whyTheirs } from './ownership.js'
+import { endedOf, isAPersons, isTheirs } from './whose-value.js'
 import type { Pair } from './bind.js'
+import type { Scales } from './scales.js'
 import { isAmong, notAmongText } from './choices.js'
-import type { CompareOptions, Comparison, SomeArea, SomeDifference, SomeFound } from './result.js'
-
-/** What weighing one planned item needs to know beside it. */
-export interface Scales {
-  baseline: Baseline
-  options: CompareOptions
-  /** The ref that an item will have, by the one it has. */
-  toCome: ReadonlyMap<string, string>
-  inventory: Inventory
-  /** Refs of what is somebody's under a planned name; filled as they are found. */
-  conflicts: Set<string>
-  /** Somebody else's things are on the site. */
-  inUse: boolean
-  /** Units that stay other than planned; filled as they are found. */
-  units: UnsettledUnits
-  /** Keys of areas with one item that the plan names. */
-  planned: ReadonlySet<string>
-}
+import type { Comparison, SomeArea, SomeDifference } from './result.js'
 
 /**
  * Looks at one planned item, key by key.
@@ -192,23 +176,6 @@ export function weigh(
   return after
 }
 
-/** Entries of a list that an earlier plan gave an item and this one does not. */
-function endedOf(
-  area: SomeArea,
-  pair: Pair,
-  found: SomeFound,
-  options: CompareOptions,
-): { key?: string; entries: string[] } {
-  for (const key of area.atLeast ?? []) {
-    const planned = pair.plan.item[key]
-    const mark = leftOf(pair, key, found, options)
-    if (mark === undefined || !Array.isArray(planned)) continue
-    const entries = endedIn(area, key, mark, planned as readonly Value[], found.item[key] ?? null).map(textOf)
-    if (entries.length > 0) return { key, entries }
-  }
-  return { entries: [] }
-}
-
 /** A list with as many of its entries as it can hold there; that others are left out is told once. */
 function trimmed(area: SomeArea, key: string, value: Value, scales: Scales, { never }: Comparison): Value {
   const most = scales.options.atMost?.(area.name, key)
@@ -260,48 +227,3 @@ const keyOf = (area: SomeArea, key: string): string => `${area.key ?? area.name}
 /** Whether the baseline excuses a key: by its own name, or by that of what it stands in. */
 export const isLeft = (area: SomeArea, key: string, { leave }: Baseline): boolean =>
   leave.some((left) => `${keyOf(area, key)}.`.startsWith(`${left}.`))
-
-/** What is remembered of a key of an item: under its ref, under the one it had, or under the one it is to have. */
-const leftOf = ({ plan, ref }: Pair, key: string, found: SomeFound, { left }: CompareOptions): string | undefined =>
-  left?.(found.ref)?.[key] ?? (plan.was === undefined ? undefined : left?.(plan.was)?.[key]) ?? left?.(ref)?.[key]
-
-/** Whether a value that differs is its owner's: they changed it since we left it. A text is, unless we know that it is not. */
-function isTheirs(area: SomeArea, pair: Pair, key: string, found: SomeFound, scales: Scales): boolean {
-  const { options } = scales
-  if (found.origin === 'shipped' || isAsked(options.again, pair.ref) || area.settledAlways?.includes(key)) return false
-  // a run of ours that ended early has closed it
-  if (area.gate && options.closed) return false
-  const mark = leftOf(pair, key, found, options)
-  if (mark === undefined) return (area.texts?.includes(key) ?? false) && textOf(found.item[key]).trim() !== ''
-  const value = storedIn(found, key)
-  if (isAsLeft(area, key, mark, value)) return false
-  return typeof value === 'number' && area.ranks?.includes(key) ? isReordered(area, pair, key, found, scales) : true
-}
-
-/** Whether an item stands before another that it stood behind, or the other way round: what came or went since does not count. */
-function isReordered(
-  area: SomeArea,
-  pair: Pair,
-  key: string,
-  found: SomeFound,
-  { options, inventory }: Scales,
-): boolean {
-  const then = Number(leftOf(pair, key, found, options))
-  const now = Number(storedIn(found, key))
-  return ((inventory[area.name] ?? []) as SomeFound[]).some((other) => {
-    const mark = options.left?.(other.ref)?.[key]
-    if (mark === undefined || (area.under && other.item[area.under] !== found.item[area.under])) return false
-    return (Number(mark) - then) * (Number(storedIn(other, key)) - now) < 0
-  })
-}
-
-/** Whether something of a person's may be lost by writing over a value: then it is copied first. */
-function isAPersons(area: SomeArea, pair: Pair, key: string, found: SomeFound, { options, inUse }: Scales): boolean {
-  const value = storedIn(found, key)
-  if (found.origin === 'shipped' || value === undefined || value === '' || area.settledAlways?.includes(key))
-    return false
-  const mark = leftOf(pair, key, found, options)
-  if (mark !== undefined) return !isExactlyLeft(area, key, mark, value)
-  // settings of a site that nobody uses yet are those that came with it
-  return area.list !== 'one' || inUse
-}
