@@ -167,7 +167,9 @@ test('what a run that died has written is ours, and what its owner wrote behind 
 
 test('a page that its owner has taken back stays a draft, with the words they wrote since', async () => {
   const site = await blog()
-  const plan = planned(site.address, 'pages: [{ title: News, slug: news, body: a.md }]', { 'a.md': 'The tide is out.' })
+  const rest =
+    'pages: [{ title: News, slug: news, body: a.md }, { title: Team, slug: team }]\nmenus: { main: [{ page: news }, { page: team }] }'
+  const plan = planned(site.address, rest, { 'a.md': 'The tide is out.' })
   await settle(plan, quiet(site.options))
   const page = site.blog.pages.find(({ slug }) => slug === 'news')
   assert.ok(page)
@@ -175,6 +177,8 @@ test('a page that its owner has taken back stays a draft, with the words they wr
   const done = await settle(plan, quiet(site.options))
   assert.deepEqual([done.writes, page.state], [0, 'draft'])
   assert.deepEqual(done.comparison.theirKeys.toSorted(), ['pages/news#body', 'pages/news#state'])
+  // the menu leads there as planned, and visitors are not expected to see that entry
+  assert.equal((await confirm(plan, site.options)).failed, 0)
   // asked for the plan, it would be published with words that are not ours: only by its name
   const shut = await settle(plan, { ...quiet(site.options), again: ['pages/news'] })
   assert.deepEqual([shut.writes, page.state], [0, 'draft'])

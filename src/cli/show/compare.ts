@@ -115,7 +115,7 @@ export function compareLines({ comparison, system, rows, expected }: Compared, a
     ...remarkBlocks(comparison),
     '',
     differences.length === 0
-      ? `Nothing ${comparison.never.length + comparison.byHand.length > 0 ? 'else ' : ''}differs from the baseline.`
+      ? `Nothing ${comparison.never.length + comparison.byHand.length + comparison.theirKeys.length > 0 ? 'else ' : ''}differs from the baseline.`
       : `${differences.length === 1 ? 'One difference' : `${differences.length} differences`} from the baseline, in the order in which they would be settled.`,
   ]
 }

@@ -61,7 +61,7 @@ export function settleLines(done: Settled, where = true): string[] {
     ...eyesBlock(eyes),
     '',
     failed.length + open.length === 0
-      ? good(settled.length === 0 ? 'Nothing to settle: it is as planned.' : 'Settled, and read back as planned.')
+      ? good(summaryOf(settled.length, comparison.theirKeys.length))
       : bad(`${count(failed.length + open.length, 'difference remains', 'differences remain')}.`),
     ...(checks.length > 0 ? [checkSummary(checks)] : []),
     `${count(writes, 'write')} in ${count(requests, 'request')}.`,
@@ -97,4 +97,11 @@ function settledBlock({ settled, comparison }: Settled): string[] {
     return names.length === 0 ? [] : row(kinds[is], [...new Set(names)].join(', '))
   })
   return ['', heading('settled'), ...rows]
+}
+
+/** How a run ended on which nothing is left: what people changed is not as planned, and stays. */
+const summaryOf = (settled: number, kept: number): string => {
+  if (kept === 0) return settled === 0 ? 'Nothing to settle: it is as planned.' : 'Settled, and read back as planned.'
+  const but = `${count(kept, 'value stays', 'values stay')} as somebody changed ${kept === 1 ? 'it' : 'them'}`
+  return settled === 0 ? `Nothing to settle; ${but}.` : `Settled, and read back as planned; ${but}.`
 }

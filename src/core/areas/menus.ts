@@ -7,7 +7,7 @@ import { placeName, slug, pagePath } from '../baseline/values.js'
 import { refOf } from '../ref.js'
 import { textOf } from '../value.js'
 import { flatCategories, categories } from './categories.js'
-import { pageNamed, pageRef, pages } from './pages.js'
+import { pageNamed, pageRef, pages, type PageItem } from './pages.js'
 
 const label = z.string().min(1).optional().describe('What it says; left out, the title of what it leads to')
 export const menuEntrySchema = z
@@ -85,14 +85,26 @@ export const menus: Area<'menus', MenuItem> = {
   toldWhenMissing: ['entries'],
   call: (item) => `the menu “${item.place}”`,
   show: (key, value) => (key === 'entries' ? labels(value).join(' · ') : textOf(value)),
-  expect: (items) =>
-    items
-      .filter(({ entries }) => entries.length > 0)
-      .map((item) => ({
-        name: `visitors find ${menus.call(item)}`,
-        at: 'front',
-        look: 'links',
-        labels: item.entries.map(({ label }) => label),
-        within: 'navigation',
-      })),
+  expect(items, _baseline, settled) {
+    // what leads to a page that visitors can't see yet, themes leave out
+    const drafts = new Set(
+      (settled.pages ?? []).flatMap((one) =>
+        one.state === 'draft' ? [pages.ref(one as unknown as PageItem) as string] : [],
+      ),
+    )
+    return items.flatMap((item) => {
+      const shown = item.entries.filter((entry) => !('ref' in entry) || !drafts.has(entry.ref))
+      return shown.length === 0
+        ? []
+        : [
+            {
+              name: `visitors find ${menus.call(item)}`,
+              at: 'front' as const,
+              look: 'links' as const,
+              labels: shown.map(({ label }) => label),
+              within: 'navigation',
+            },
+          ]
+    })
+  },
 }
