@@ -4,7 +4,7 @@ import { version } from '../package.js'
 import { HarLog } from '../web/har.js'
 import { Traffic } from '../web/traffic.js'
 import type { KeptText, RunRecord } from './keeping.js'
-import type { RunEvent } from './events.js'
+import { emit, type RunEvent } from './events.js'
 import type { SurveyOptions } from './options.js'
 
 /** What a run has to tell, without a secret in it: events while they happen, remarks, and what was asked and answered. */
@@ -19,13 +19,8 @@ export class Account {
     this.traffic = new Traffic(options.watch)
   }
 
-  /** A listener that fails is the program's own trouble: it must not stop a run in the middle of a write. */
   tell(event: RunEvent): void {
-    try {
-      this.options.on?.(this.guard.all(event))
-    } catch {
-      // what it would have shown is in the record as well
-    }
+    emit(this.options.on, this.guard.all(event))
   }
 
   #until = 0

@@ -14,3 +14,12 @@ export type RunEvent =
   | { is: 'check'; check: Check }
   /** The site has asked to be left alone for so many seconds: it is waited for. */
   | { is: 'waiting'; seconds: number }
+
+/** Tells a listener. One that fails is the program's own trouble: it must not stop a run in the middle of a write. */
+export function emit(on: ((event: RunEvent) => void) | undefined, event: RunEvent): void {
+  try {
+    on?.(event)
+  } catch {
+    // what it would have shown is in the record as well
+  }
+}

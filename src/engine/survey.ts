@@ -3,6 +3,7 @@ import { addressText, parseAddress, type SiteAddress } from '../core/address.js'
 import { UnpackError } from '../core/errors.js'
 import type { Failure, Findings, Verdict } from '../core/findings.js'
 import { judge } from '../core/judge.js'
+import { emit } from './events.js'
 import type { System } from '../systems/system.js'
 import { connections } from '../web/connections.js'
 import { Deadline } from '../web/deadline.js'
@@ -49,7 +50,7 @@ async function lookFrom(asked: SiteAddress, lines: Dispatcher, options: SurveyOp
   const traffic = new Traffic(options.watch)
   const whole = new Deadline(WHOLE, options.signal)
   const { signal } = whole
-  options.on?.({ is: 'phase', phase: 'survey', text: addressText(asked) })
+  emit(options.on, { is: 'phase', phase: 'survey', text: addressText(asked) })
   const visitor = new Visitor(asked, lines, traffic, {
     signal,
     roams: true,
