@@ -9,7 +9,7 @@ import type { SignedIn } from '../systems/session.js'
 import type { Run } from './run.js'
 
 /**
- * Which items somebody has changed since this run read them. They are read again right before something of them is written over
+ * Which items someone has changed since this run read them. They are read again right before something of them is written over
  * or removed, where the system can do that.
  * @returns the refs of their differences
  */

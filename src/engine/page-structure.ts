@@ -25,7 +25,7 @@ function shapeOf(value: unknown): unknown {
   return typeof value === 'string' ? `${value.length} characters` : typeof value
 }
 
-/** What something is called on a page; names with numbers or authors in them may be somebody's. */
+/** What something is called on a page; names with numbers or authors in them may be someone's. */
 const namesOf = (value: string): string =>
   value
     .split(/\s+/)

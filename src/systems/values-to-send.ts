@@ -2,7 +2,7 @@ import type { Difference, ItemShape } from '../core/area.js'
 
 /**
  * The values of a difference that are to be sent: all of an item that is new, of another those that change. What else stands there
- * may have been changed by somebody meanwhile.
+ * may have been changed by someone meanwhile.
  * @example const { title, slug } = valuesToSend(difference) // undefined where they stay as they are
  */
 export function valuesToSend<N extends string, I extends ItemShape>(

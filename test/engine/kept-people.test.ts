@@ -66,7 +66,7 @@ test('whom the owner has taken out of a group by hand stays out', async () => {
   assert.deepEqual(done.comparison.theirKeys, ['members/hemp#groups'])
 })
 
-test('an account of ours whose address somebody changed, or whose password is no longer ours, is let into no more without its name', async () => {
+test('an account of ours whose address someone changed, or whose password is no longer ours, is let into no more without its name', async () => {
   for (const change of [
     (tar: Account) => Object.assign(tar, { email: 'crow@harbour.example' }),
     (tar: Account) => Object.assign(tar, { password: 'a-shell-of-ones-own' }),
@@ -108,7 +108,7 @@ test('a group that we did not make gets nothing as long as an account is in it t
 test('of two groups of one name only the one that we made is ours: it alone is let in', async () => {
   const { content, address, options } = await museum()
   const [ours] = content.groups
-  // somebody's second group stands before it in every list
+  // someone's second group stands before it in every list
   content.groups.unshift({ id: 3, name: 'Volunteers', description: 'Of the choir' })
   const tar = content.accounts.find(({ username }) => username === 'tar') as Account
   content.accounts.push({ ...tar, id: 90, username: 'whelk', email: 'whelk@harbour.example', made: later, groups: [3] })

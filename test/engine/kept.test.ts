@@ -86,7 +86,7 @@ test('a shop sends what differs and nothing else: the text of a page is not writ
   assert.deepEqual([page.title, page.body], ['About us', '<p>By hand.</p>'])
 })
 
-test('values changed by hand stay and are told: a description, a price of shipping, a setting; --again writes the file’s, and undo gives back what stood there', async () => {
+test('values changed by hand stay and are reported: a description, a price of shipping, a setting; --again writes the file’s, and undo gives back what stood there', async () => {
   const { site, shop: model, address, options } = await shop()
   await settle(seedBaseline(address), options)
   const van = model.shipping.find(({ name }) => name === 'Royal-blue van')
@@ -223,7 +223,7 @@ test('what shipped and was set otherwise since is no longer as it shipped: it st
   }
 })
 
-test('compare and confirm take --again: what people changed is told, or expected as planned', async () => {
+test('compare and confirm take --again: what people changed is reported, or expected as planned', async () => {
   const site = await blog()
   const plan = planned(site.address, 'pages: [{ title: News, slug: news, body: a.md }]', { 'a.md': 'The tide is out.' })
   await settle(plan, quiet(site.options))
@@ -234,7 +234,7 @@ test('compare and confirm take --again: what people changed is told, or expected
   assert.ok((await confirm(plan, { ...site.options, again: ['site'] })).failed > 0)
 })
 
-test('an edit made while the run is under way is not written over: it is told as changed meanwhile', async () => {
+test('an edit made while the run is under way is not written over: it is reported as changed meanwhile', async () => {
   const site = await blog()
   const plan = (text: string) =>
     planned(

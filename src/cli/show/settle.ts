@@ -102,6 +102,6 @@ function settledBlock({ settled, comparison }: Settled): string[] {
 /** How a run ended on which nothing is left: what people changed is not as planned, and stays. */
 const summaryOf = (settled: number, kept: number): string => {
   if (kept === 0) return settled === 0 ? 'Nothing to settle: it is as planned.' : 'Settled, and read back as planned.'
-  const but = `${count(kept, 'value stays', 'values stay')} as somebody changed ${kept === 1 ? 'it' : 'them'}`
+  const but = `${count(kept, 'value stays', 'values stay')} as someone changed ${kept === 1 ? 'it' : 'them'}`
   return settled === 0 ? `Nothing to settle; ${but}.` : `Settled, and read back as planned; ${but}.`
 }

@@ -15,7 +15,7 @@ export const ofOne = {
   'refused-by-site': entry(1, (d: { code: string }) => `The site refused it (${d.code}).`),
   'changed-meanwhile': entry(
     1,
-    (_details: object) => 'Somebody changed it while this run was under way, so it was left as it is.',
+    (_details: object) => 'Someone changed it while this run was under way, so it was left as it is.',
     () => 'Run the same command again: it compares anew.',
   ),
   'not-kept': entry(

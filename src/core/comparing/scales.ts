@@ -10,7 +10,7 @@ export interface Scales {
   /** The ref that an item will have, by the one it has. */
   toCome: ReadonlyMap<string, string>
   inventory: Inventory
-  /** Refs of what is somebody's under a planned name; filled as they are found. */
+  /** Refs of what is someone's under a planned name; filled as they are found. */
   conflicts: Set<string>
   /** Somebody else's things are on the site. */
   inUse: boolean

@@ -6,7 +6,7 @@ import { isAsked } from './ownership.js'
 import type { CompareOptions, SomeArea, SomeFound } from './result.js'
 import type { Scales } from './scales.js'
 
-/* Whose a single value is: what we left, or what somebody changed since. */
+/* Whose a single value is: what we left, or what someone changed since. */
 
 /** What is remembered of a key of an item: under its ref, under the one it had, or under the one it is to have. */
 const leftOf = ({ plan, ref }: Pair, key: string, found: SomeFound, { left }: CompareOptions): string | undefined =>

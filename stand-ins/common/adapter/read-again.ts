@@ -2,7 +2,7 @@ import type { Baseline, Id, ReadItem } from 'unpack'
 import type { StandInSession } from './session.js'
 
 /**
- * Reads some items of a room once more: its list, and their forms.
+ * Reads some items of a room again: its list, and their forms.
  * @param read how the area reads everything
  */
 export const readingAgain =
