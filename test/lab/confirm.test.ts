@@ -19,7 +19,7 @@ before(async () => {
 async function failing(php?: string, sql?: [change: string, back: string]): Promise<string[]> {
   if (sql) blog.sql(sql[0])
   blog.meddle(php)
-  const { checks } = await confirm(smallBaseline(blog.address), options)
+  const { checks } = await confirm(smallBaseline(blog.address), { ...options, again: true })
   blog.meddle(undefined)
   if (sql) blog.sql(sql[1])
   return checks
