@@ -72,7 +72,7 @@ test('what this system does without our defences: 500 for a taken key, a change 
     lost.comparison.differences.map((of) => [of.ref, of.is === 'different' && of.fields]),
     [
       ['products/SQ-0010-S', ['slug', 'options']],
-      ['products/SQ-0010-M', ['slug', 'options']],
+      ['products/SQ-0010-M', ['slug', 'options', 'state']],
     ],
   )
   assert.deepEqual((await settle(plan, { ...options, confirm: false, again: true })).failed, [])
