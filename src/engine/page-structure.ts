@@ -7,7 +7,7 @@ const silent = new Set(['script', 'style'])
 
 /**
  * A page or document by its structure: tags with what they are called, texts by their length, of JSON the keys. A screen of orders
- * or accounts that came otherwise than expected can be told by that, and holds nobody's name.
+ * or accounts that came otherwise than expected can be told by that, and holds no names.
  */
 export function structureOf(text: string): string {
   try {

@@ -41,7 +41,7 @@ export const undo = (
   options: RunOptions & { refs?: readonly string[] },
 ): Promise<Undone> =>
   call(async (guard) => {
-    // a record that can't be read is told before anybody signs in
+    // a record that can't be read is reported before signing in
     copiesIn(folder)
     const run = await Run.begin(baseline, options, guard)
     try {

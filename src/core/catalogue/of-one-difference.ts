@@ -16,7 +16,7 @@ export const ofOne = {
   'changed-meanwhile': entry(
     1,
     (_details: object) => 'Someone changed it while this run was under way, so it was left as it is.',
-    () => 'Run the same command again: it compares anew.',
+    () => 'Run the same command again: it compares again.',
   ),
   'not-kept': entry(
     1,

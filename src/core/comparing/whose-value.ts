@@ -25,7 +25,7 @@ export function isTheirs(area: SomeArea, pair: Pair, key: string, found: SomeFou
   return typeof value === 'number' && area.ranks?.includes(key) ? isReordered(area, pair, key, found, scales) : true
 }
 
-/** Whether an item stands before another that it stood behind, or the other way round: what came or went since does not count. */
+/** Whether an item and another one beside it have changed their order. Items that came or went since do not count. */
 function isReordered(
   area: SomeArea,
   pair: Pair,

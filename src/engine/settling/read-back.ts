@@ -48,7 +48,7 @@ export async function settleAndReadBack(
     agenda.sent(now)
     await rememberUnseen(run, here.inventory, now, agenda)
     if (now.length > 0) here = await takeStock(run, session)
-    // before it is compared: what we have just sent is nobody's change
+    // before comparing: what was just sent must not count as someone's change
     const taken = now.filter(({ ref }) => agenda.wasTaken(ref))
     await run.state.leave(leftBySending(here.inventory, taken))
     agenda.read(againstPlan(run, here), here.inventory)
