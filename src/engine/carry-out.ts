@@ -8,7 +8,7 @@ import { grouped } from '../core/grouped.js'
 import { foundIn, wantedIn } from './report-of.js'
 import { carry, refsOf } from './carrying/carry.js'
 import type { Held } from './carrying/pending.js'
-import { changedMeanwhile } from './changed-meanwhile.js'
+import { Meanwhile, proved } from './changed-meanwhile.js'
 import { keepCopies } from './copies.js'
 import type { Known } from './carrying/fill.js'
 import { owe, pay } from './debts.js'
@@ -61,9 +61,7 @@ export async function carryOut(
     ),
   )
   run.account.tell({ is: 'to do', refs: refsOf(steps).length })
-  // an item is looked at before the first of its steps: later it stands as we have left it
-  const looked = new Set<string>()
-  const changed = new Set<string>()
+  const meanwhile = new Meanwhile(run, session as SignedIn)
   const held = await carry(steps, {
     session,
     known: knownIn(inventory, differences),
@@ -72,13 +70,7 @@ export async function carryOut(
       ...(server && { server }),
       ...(await accountSecrets(run, differences)),
     },
-    async refuses(load) {
-      const first = proved(load).filter(({ ref }) => !looked.has(ref))
-      for (const { ref } of first) looked.add(ref)
-      if (!firstRun) for (const ref of await changedMeanwhile(run, session as SignedIn, first)) changed.add(ref)
-      const why = UnpackError.of('changed-meanwhile', {}).message
-      return new Map(load.flatMap((step) => (proved([step]).some(({ ref }) => changed.has(ref)) ? [[step, why]] : [])))
-    },
+    ...(!firstRun && { refuses: (load) => meanwhile.refuses(load) }),
     async before(carrier, load) {
       for (const { more } of load) if (more.owes !== undefined) await owe(run, record, more.owes)
       run.account.tell({ is: 'sent', carrier: carrier.name, refs: refsOf(load) })
@@ -140,7 +132,7 @@ export async function carryOut(
         record.journal({ event: 'refused', carrier: carrier.name, ref, why: outcome.refused })
         agenda.refuse(
           ref,
-          changed.has(ref)
+          meanwhile.changed.has(ref)
             ? { code: 'changed-meanwhile', text: outcome.refused }
             : {
                 code: 'refused-by-site',
@@ -175,5 +167,3 @@ const madeBy = (load: readonly Step[], outcomes: readonly Carried[]): { area: st
       ? []
       : [{ area: difference.area, id: String(id), ref: difference.ref }]
   })
-
-const proved = (steps: readonly Step[]): AnyDifference[] => [...new Set(steps.flatMap(({ more }) => more.proves))]

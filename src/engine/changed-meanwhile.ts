@@ -1,49 +1,97 @@
+import { dequal } from 'dequal'
 import { areaIn } from '../core/ref.js'
 import { areaOf, type AnyDifference, type AnyItem, type AreaName } from '../core/areas/index.js'
 import { storedIn } from '../core/comparing/left.js'
 import type { SomeArea, SomeFound } from '../core/comparing/result.js'
 import type { ReadItem } from '../core/area.js'
 import { grouped } from '../core/grouped.js'
+import { UnpackError } from '../core/errors.js'
 import { onSystem } from '../systems/abilities.js'
 import type { SignedIn } from '../systems/session.js'
+import type { Step } from '../systems/step.js'
+import { opensSite } from './gate.js'
 import type { Run } from './run.js'
 
-/**
- * Which items someone has changed since this run read them. They are read again right before something of them is written over
- * or removed, where the system can do that.
- * @returns the refs of their differences
- */
-export async function changedMeanwhile(
-  run: Run,
-  session: SignedIn,
-  differences: readonly AnyDifference[],
-): Promise<Set<string>> {
-  const byArea = grouped(
-    differences.flatMap((one) =>
-      one.is === 'missing' ? [] : [[one.area, { ref: one.ref, found: one.found as SomeFound }] as const],
-    ),
-  )
-  const changed = new Set<string>()
-  for (const [name, all] of byArea) {
-    const now = await onSystem(run.site.system, name)?.readAgain?.(
-      session,
-      all.map(({ found }) => found),
-      run.baseline,
-    )
-    if (!now) continue
-    const byId = new Map((now as ReadItem<AnyItem>[]).map((one) => [String(one.id), one]))
-    for (const { ref, found } of all) {
-      const read = byId.get(String(found.id))
-      if (!read || !saysTheSame(areaOf(areaIn(found.ref) as AreaName), found, read)) changed.add(ref)
+/** Keeps a run from writing over what someone has changed since the run read it. */
+export class Meanwhile {
+  /** Refs of differences whose items are not as they were read. */
+  readonly changed = new Set<string>()
+  readonly #looked = new Set<string>()
+
+  constructor(
+    private readonly run: Run,
+    private readonly session: SignedIn,
+    /** Whether to look also for what somebody has put where something is missing. */
+    private readonly looksForMissing = false,
+  ) {}
+
+  /**
+   * Which of these steps must not be sent, and why. Items are read again right before the first of their steps: later they stand
+   * as this run has left them.
+   */
+  async refuses(load: readonly Step[]): Promise<Map<Step, string>> {
+    // what this run has closed is not as it was read
+    const isClosedByUs = (one: AnyDifference) => opensSite(one) && this.run.state.closed
+    const first = proved(load).filter((one) => !this.#looked.has(one.ref) && !isClosedByUs(one))
+    for (const { ref } of first) this.#looked.add(ref)
+    await this.#look(first)
+    const why = UnpackError.of('changed-meanwhile', {}).message
+    return new Map(load.flatMap((step) => (proved([step]).some(({ ref }) => this.changed.has(ref)) ? [[step, why]] : [])))
+  }
+
+  /** Reads items again, by the area's own way or by reading all of it. */
+  async #look(differences: readonly AnyDifference[]): Promise<void> {
+    const looked = differences.filter(({ is }) => is !== 'missing' || this.looksForMissing)
+    for (const [name, all] of grouped(looked.map((one) => [one.area, one] as const))) {
+      const found = all.flatMap((one) => (one.is === 'missing' ? [] : [one.found as SomeFound]))
+      const now = await readNow(this.run, this.session, name, found)
+      for (const one of all) if (!isStill(one, now)) this.changed.add(one.ref)
     }
   }
-  return changed
 }
 
-/** Whether an item still says what it said: its words, sums and state. What it is linked to may have moved by our own work. */
-const saysTheSame = (area: SomeArea, before: SomeFound, now: ReadItem<AnyItem>): boolean =>
+function isStill(one: AnyDifference, now: readonly ReadItem<AnyItem>[]): boolean {
+  if (one.is === 'missing') return now.every(({ item }) => areaOf(one.area).ref(item) !== one.ref)
+  const found = one.found as SomeFound
+  const read = now.find(({ id }) => String(id) === String(found.id))
+  const area = areaOf(areaIn(found.ref) as AreaName)
+  return read !== undefined && saysTheSame(area, found, read, one.is === 'different' ? one.fields : [])
+}
+
+/** The differences that steps settle. */
+export const proved = (steps: readonly Step[]): AnyDifference[] => [
+  ...new Set(steps.flatMap(({ more }) => more.proves)),
+]
+
+/** Items of an area as they stand at this moment. */
+async function readNow(
+  run: Run,
+  session: SignedIn,
+  name: AreaName,
+  found: readonly SomeFound[],
+): Promise<ReadItem<AnyItem>[]> {
+  const area = onSystem(run.site.system, name)
+  if (!area?.readAgain) session.shelf.forget()
+  const now = await (area?.readAgain?.(session, found, run.baseline) ?? area?.read(session, run.baseline) ?? [])
+  return now as ReadItem<AnyItem>[]
+}
+
+/**
+ * Whether an item still says what it said: its words, sums and state, and whatever else is about to be written over. What it is
+ * linked to may have moved by our own work.
+ */
+const saysTheSame = (
+  area: SomeArea,
+  before: SomeFound,
+  now: ReadItem<AnyItem>,
+  fields: readonly string[],
+): boolean =>
   area.keys.every((key) => {
     const value = storedIn(before, key)
     const here = storedIn(now, key)
-    return typeof value !== 'string' || area.links?.includes(key) || here === undefined || here === value
+    if (area.links?.includes(key) || here === undefined || dequal(here, value)) return true
+    if (Array.isArray(here) && Array.isArray(value))
+      // our own work takes entries away, as with a page that is removed; what is new there is somebody's
+      return !fields.includes(key) || here.every((one) => value.some((other) => dequal(one, other)))
+    return typeof value !== 'string' && !fields.includes(key)
   })

@@ -46,8 +46,8 @@ export interface AreaOnSystem<A extends AreaName, S extends SignedIn = SignedIn>
   atMost?: { [K in keyof ItemOf<A> & string]?: number }
   read(session: S, baseline: Baseline): Promise<ReadItem<ItemOf<A>>[]>
   /**
-   * The same items once more, as they stand at this moment: right before one of them is changed or removed. Left out where nothing
-   * that a person writes can be lost.
+   * The same items once more, as they stand at this moment: right before one of them is changed or removed. Where left out,
+   * everything is read again.
    */
   readAgain?(
     session: S,

@@ -20,5 +20,6 @@ export const comments: Area<'comments', CommentItem> = {
   plan: () => [],
   within: 'on',
   keepsHolder: true,
-  call: (item) => `the comment by “${item.by}”`,
+  // a visitor’s name is nobody’s business in a report
+  call: (item) => `comment ${item.key} on ${item.on}`,
 }

@@ -1,5 +1,4 @@
 import { flatCategories, refOf, Step, type AreaOnSystem, idOf, valuesToSend } from 'unpack'
-import { readingAgain } from '../../../common/adapter/read-again.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { shipped } from '../marks.js'
 import { items } from '../carriers/forms.js'
@@ -36,7 +35,6 @@ export const categories: AreaOnSystem<'categories', StandInSession> = {
       }
     })
   },
-  readAgain: readingAgain('categories', (session, baseline) => categories.read(session, baseline)),
   translate(differences) {
     const relieves = differences.find((one) => one.is !== 'left over' && one.wanted.default)
     return differences.map((difference) => {

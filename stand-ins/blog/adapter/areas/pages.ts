@@ -1,5 +1,4 @@
 import { Step, type AreaOnSystem, idOf, valuesToSend } from 'unpack'
-import { readingAgain } from '../../../common/adapter/read-again.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { pageRefs } from '../page-refs.js'
 import { shipped } from '../marks.js'
@@ -19,7 +18,6 @@ export const pages: AreaOnSystem<'pages', StandInSession> = {
       address: new URL(placeOf(String(row.id)), session.visitor.home).href,
     }))
   },
-  readAgain: readingAgain('pages', (session, baseline) => pages.read(session, baseline)),
   translate(differences) {
     return differences.map((difference) => {
       const proves = [difference]

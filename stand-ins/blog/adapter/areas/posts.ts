@@ -1,5 +1,4 @@
 import { refOf, Step, type AreaOnSystem, idOf, valuesToSend } from 'unpack'
-import { readingAgain } from '../../../common/adapter/read-again.js'
 import type { Row, StandInSession } from '../../../common/adapter/session.js'
 import { shipped } from '../marks.js'
 import { items } from '../carriers/forms.js'
@@ -36,7 +35,6 @@ export const posts: AreaOnSystem<'posts', StandInSession> = {
       }
     })
   },
-  readAgain: readingAgain('posts', (session, baseline) => posts.read(session, baseline)),
   translate: (differences) =>
     differences.map((difference) => {
       const proves = [difference]

@@ -1,5 +1,4 @@
 import { notLatin, type AreaOnSystem } from 'unpack'
-import { readingAgain } from '../../../common/adapter/read-again.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { entryAgain, entrySteps, readEntries, stateOf } from '../entries.js'
 import { shipped, titlesIn } from '../shipped.js'
@@ -21,7 +20,6 @@ export const events: AreaOnSystem<'events', StandInSession> = {
       }
     })
   },
-  readAgain: readingAgain(room, (session, baseline) => events.read(session, baseline)),
   translate: (differences) =>
     differences.flatMap((difference) =>
       entrySteps(room, difference, (changed) => {

@@ -1,5 +1,4 @@
 import { areas, idOf, notLatin, refOf, refsInTree, Step, type AreaOnSystem, type ItemOf } from 'unpack'
-import { readingAgain } from '../../../common/adapter/read-again.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { items, sharing, states } from '../carriers/forms.js'
 import { changedIn, entryAgain, fieldsOf, linesOf, readEntries } from '../entries.js'
@@ -52,7 +51,6 @@ export const pages: AreaOnSystem<'pages', StandInSession> = {
       }
     })
   },
-  readAgain: readingAgain(room, (session, baseline) => pages.read(session, baseline)),
   translate: (differences) =>
     differences.flatMap((difference): Step[] => {
       const proves = [difference]

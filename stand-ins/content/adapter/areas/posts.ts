@@ -1,5 +1,4 @@
 import { notLatin, type AreaOnSystem } from 'unpack'
-import { readingAgain } from '../../../common/adapter/read-again.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { box } from '../../../common/adapter/settings.js'
 import { entryAgain, entrySteps, readEntries, stateOf } from '../entries.js'
@@ -20,7 +19,6 @@ export const posts: AreaOnSystem<'posts', StandInSession> = {
       address: new URL(`news/${item.slug}`, session.visitor.home).href,
     }))
   },
-  readAgain: readingAgain(room, (session, baseline) => posts.read(session, baseline)),
   translate: (differences, { baseline }) =>
     differences.flatMap((difference) =>
       entrySteps(room, difference, (changed) => {

@@ -1,5 +1,4 @@
 import { idOf, refOf, Step, type AreaOnSystem, type ItemOf, valuesToSend } from 'unpack'
-import { readingAgain } from '../../../common/adapter/read-again.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { items, type ItemFields } from '../carriers/forms.js'
 import { marksOf, samples, shipped } from '../shipped.js'
@@ -32,7 +31,6 @@ export const categories: AreaOnSystem<'categories', StandInSession> = {
       }
     })
   },
-  readAgain: readingAgain(room, (session, baseline) => categories.read(session, baseline)),
   translate: (differences) =>
     differences.map((difference) => {
       const proves = [difference]

@@ -1,5 +1,4 @@
 import { bodyOf, idOf, Step, valuesToSend, type AreaOnSystem, type ItemOf } from 'unpack'
-import { readingAgain } from '../../../common/adapter/read-again.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { items, type ItemFields } from '../carriers/forms.js'
 import { marksOf } from '../shipped.js'
@@ -22,7 +21,6 @@ export const pages: AreaOnSystem<'pages', StandInSession> = {
       return { id, item, marks: marksOf(row, body, []), address, stamp: made, copy: item }
     })
   },
-  readAgain: readingAgain(room, (session, baseline) => pages.read(session, baseline)),
   translate: (differences) =>
     differences.map((difference) => {
       const proves = [difference]

@@ -13,7 +13,6 @@ import {
   bodyOf,
 } from 'unpack'
 import type { CheerioAPI } from 'cheerio'
-import { readingAgain } from '../../../common/adapter/read-again.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { items, type ItemFields } from '../carriers/forms.js'
 import { marksOf, samples, shipped } from '../shipped.js'
@@ -63,7 +62,6 @@ export const products: AreaOnSystem<'products', StandInSession> = {
       }
     })
   },
-  readAgain: readingAgain(room, (session, baseline) => products.read(session, baseline)),
   translate: (differences) =>
     differences.map((difference) => {
       const proves = [difference]
