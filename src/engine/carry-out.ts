@@ -105,6 +105,7 @@ export async function carryOut(
         settled(step, outcomes[index] ?? { refused: 'no answer' }, carrier)
       })
       await run.state.make(madeBy(load, outcomes))
+      await run.state.refuse(notMadeBy(load, outcomes))
       for (const [index, { more }] of load.entries())
         if (more.pays !== undefined && outcomes[index]?.refused === undefined) await pay(run, record, more.pays)
     },
@@ -166,4 +167,12 @@ const madeBy = (load: readonly Step[], outcomes: readonly Carried[]): { area: st
       more.gives !== difference.ref
       ? []
       : [{ area: difference.area, id: String(id), ref: difference.ref }]
+  })
+
+/** What the site would not make. A server that failed may have made it all the same. */
+const notMadeBy = (load: readonly Step[], outcomes: readonly Carried[]): string[] =>
+  load.flatMap(({ more }, index) => {
+    const { refused } = outcomes[index] ?? {}
+    const isSure = refused !== undefined && !refused.startsWith('HTTP 5')
+    return isSure && more.gives !== undefined && more.proves.some(({ is }) => is === 'missing') ? [more.gives] : []
   })

@@ -104,6 +104,10 @@ export class InMemory implements Memory {
     this.#underWay.made.push(...made)
     return Promise.resolve()
   }
+  refuse(refs: readonly string[]): Promise<void> {
+    this.#underWay.intents = this.#underWay.intents.filter(({ ref }) => !refs.includes(ref))
+    return Promise.resolve()
+  }
   arrived(): Promise<void> {
     this.#underWay = { intents: [], made: [] }
     return Promise.resolve()

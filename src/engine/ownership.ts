@@ -113,9 +113,9 @@ const ownedAs = (found: SomeFound): Owned => ({
 function stands(area: SomeArea, wanted: AnyItem, found: AnyItem): boolean {
   return area.keys.every((key) => {
     const want = wanted[key]
+    // a text may come in a request of its own; one that we did not send is somebody's
+    if (area.texts?.includes(key) && ((found[key] ?? '') === '' || want === undefined)) return (found[key] ?? '') === ''
     if (want === undefined || area.apart?.includes(key) || area.onlyNew?.includes(key)) return true
-    // a text may come in a request of its own
-    if (area.texts?.includes(key) && (found[key] ?? '') === '') return true
     return isSame(area, key, want, found[key])
   })
 }

@@ -19,6 +19,8 @@ export type Made = z.output<typeof madeSchema>
 const lineSchema = z.union([
   z.strictObject({ underWay: z.literal(1), intents: z.array(intentSchema) }),
   z.strictObject({ underWay: z.literal(1), made: z.array(madeSchema) }),
+  /** Refs of what the site would not make. */
+  z.strictObject({ underWay: z.literal(1), refused: z.array(z.string()) }),
 ])
 type Line = z.output<typeof lineSchema>
 
@@ -51,7 +53,8 @@ export class UnderWay {
 
   #take(line: Line): void {
     if ('intents' in line) for (const intent of line.intents) this.#intents.set(intent.ref, intent)
-    else this.#made.push(...line.made)
+    else if ('made' in line) this.#made.push(...line.made)
+    else for (const ref of line.refused) this.#intents.delete(ref)
   }
 
   get intents(): readonly Intent[] {
@@ -61,7 +64,7 @@ export class UnderWay {
     return this.#made
   }
 
-  async add(more: { intents: Intent[] } | { made: Made[] }): Promise<void> {
+  async add(more: { intents: Intent[] } | { made: Made[] } | { refused: string[] }): Promise<void> {
     const line: Line = { underWay: 1, ...more }
     await appendFile(this.file, `${this.#isCut ? '\n' : ''}${JSON.stringify(line)}\n`, { mode: 0o600, flush: true })
     this.#isCut = false
