@@ -61,7 +61,7 @@ export async function carryOut(
     ),
   )
   run.account.tell({ is: 'to do', refs: refsOf(steps).length })
-  const meanwhile = new Meanwhile(run, session as SignedIn)
+  const meanwhile = new Meanwhile(run, session as SignedIn, new Set(differences.map(({ ref }) => ref)))
   const held = await carry(steps, {
     session,
     known: knownIn(inventory, differences),

@@ -21,6 +21,8 @@ export class Meanwhile {
   constructor(
     private readonly run: Run,
     private readonly session: SignedIn,
+    /** Refs of what this run changes: what leads there may do so by our own work. */
+    private readonly own: ReadonlySet<string>,
     /** Whether to look also for what somebody has put where something is missing. */
     private readonly looksForMissing = false,
   ) {}
@@ -36,7 +38,9 @@ export class Meanwhile {
     for (const { ref } of first) this.#looked.add(ref)
     await this.#look(first)
     const why = UnpackError.of('changed-meanwhile', {}).message
-    return new Map(load.flatMap((step) => (proved([step]).some(({ ref }) => this.changed.has(ref)) ? [[step, why]] : [])))
+    return new Map(
+      load.flatMap((step) => (proved([step]).some(({ ref }) => this.changed.has(ref)) ? [[step, why]] : [])),
+    )
   }
 
   /** Reads items again, by the area's own way or by reading all of it. */
@@ -45,17 +49,17 @@ export class Meanwhile {
     for (const [name, all] of grouped(looked.map((one) => [one.area, one] as const))) {
       const found = all.flatMap((one) => (one.is === 'missing' ? [] : [one.found as SomeFound]))
       const now = await readNow(this.run, this.session, name, found)
-      for (const one of all) if (!isStill(one, now)) this.changed.add(one.ref)
+      for (const one of all) if (!isStill(one, now, this.own)) this.changed.add(one.ref)
     }
   }
 }
 
-function isStill(one: AnyDifference, now: readonly ReadItem<AnyItem>[]): boolean {
+function isStill(one: AnyDifference, now: readonly ReadItem<AnyItem>[], own: ReadonlySet<string>): boolean {
   if (one.is === 'missing') return now.every(({ item }) => areaOf(one.area).ref(item) !== one.ref)
   const found = one.found as SomeFound
   const read = now.find(({ id }) => String(id) === String(found.id))
   const area = areaOf(areaIn(found.ref) as AreaName)
-  return read !== undefined && saysTheSame(area, found, read, one.is === 'different' ? one.fields : [])
+  return read !== undefined && saysTheSame(area, found, read, one.is === 'different' ? one.fields : [], own)
 }
 
 /** The differences that steps settle. */
@@ -85,13 +89,19 @@ const saysTheSame = (
   before: SomeFound,
   now: ReadItem<AnyItem>,
   fields: readonly string[],
+  own: ReadonlySet<string>,
 ): boolean =>
   area.keys.every((key) => {
     const value = storedIn(before, key)
     const here = storedIn(now, key)
-    if (area.links?.includes(key) || here === undefined || dequal(here, value)) return true
+    if (here === undefined || dequal(here, value)) return true
     if (Array.isArray(here) && Array.isArray(value))
-      // our own work takes entries away, as with a page that is removed; what is new there is somebody's
-      return !fields.includes(key) || here.every((one) => value.some((other) => dequal(one, other)))
-    return typeof value !== 'string' && !fields.includes(key)
+      return !fields.includes(key) || here.every((one) => isOld(one, value, own))
+    return area.links?.includes(key) || (typeof value !== 'string' && !fields.includes(key))
   })
+
+/** Whether nobody has put an entry there. Our own work takes entries away, as with a page that is removed, or renames them. */
+function isOld(entry: unknown, before: readonly unknown[], own: ReadonlySet<string>): boolean {
+  const ref = typeof entry === 'string' ? entry : (entry as { ref?: unknown }).ref
+  return (typeof ref === 'string' && own.has(ref)) || before.some((one) => dequal(one, entry))
+}

@@ -78,7 +78,7 @@ async function giveBack(run: Run, folder: string, refs: readonly string[] | unde
   const lost = new Map<string, string>()
   const kept = new Map<string, string>()
   const refsOf = (load: readonly Step[]) => [...new Set(load.map((step) => steps.get(step) ?? ''))]
-  const meanwhile = new Meanwhile(run, session, true)
+  const meanwhile = new Meanwhile(run, session, new Set(steps.values()), true)
   const held = await carry([...steps.keys()], {
     session,
     known: {

@@ -25,14 +25,28 @@ export function blogSite(): Site {
     logins: [],
     always: ['site'],
     wishes: [
-      { ref: 'site', values: { title: ['Tidepool', 'Tidepools'], description: [undefined, 'Low water', 'High water'] } },
+      {
+        ref: 'site',
+        values: { title: ['Tidepool', 'Tidepools'], description: [undefined, 'Low water', 'High water'] },
+      },
       { ref: 'commenting', values: { approve: ['newcomers', 'all', 'none'] } },
       { ref: 'pages/news', values: { title: ['News', 'Latest'], body: bodies, state: [undefined, 'draft'] } },
       { ref: 'pages/team', values: { title: ['Team', 'Crew'], body: bodies } },
       { ref: 'pages/team/rota', values: { title: ['Rota', 'Turns'], body: bodies, state: ['draft', undefined] } },
-      { ref: 'posts/tides', values: { title: ['Tides', 'Ebbs'], body: bodies, categories: [undefined, ['boats']], tags: [undefined, ['nets']] } },
+      {
+        ref: 'posts/tides',
+        values: {
+          title: ['Tides', 'Ebbs'],
+          body: bodies,
+          categories: [undefined, ['boats']],
+          tags: [undefined, ['nets']],
+        },
+      },
       { ref: 'categories/boats', values: { name: ['Boats', 'Ships'], description: [undefined, 'Afloat', 'Ashore'] } },
-      { ref: 'menus/main', values: { entries: [[], [{ page: 'news' }], [{ link: 'https://pier.example/', label: 'Pier' }]] } },
+      {
+        ref: 'menus/main',
+        values: { entries: [[], [{ page: 'news' }], [{ link: 'https://pier.example/', label: 'Pier' }]] },
+      },
     ],
     baseline(address, plan, isShippedRemoved) {
       const file = new File(plan)
@@ -51,7 +65,9 @@ export function blogSite(): Site {
           ...(!has('categories/boats') && { categories: undefined }),
         })),
         categories: file.list('categories', slug),
-        ...(has('menus/main') && { menus: { main: menu.filter(({ page }) => page === undefined || has(`pages/${page}`)) } }),
+        ...(has('menus/main') && {
+          menus: { main: menu.filter(({ page }) => page === undefined || has(`pages/${page}`)) },
+        }),
       })
     },
     rooms: () => ({
@@ -65,7 +81,9 @@ export function blogSite(): Site {
         },
         /** An entry for a page that is gone is shown to nobody. */
         get visible() {
-          return this.entries.filter((one) => !one.startsWith('page ') || blog.pages.some(({ id }) => one === `page ${id}`))
+          return this.entries.filter(
+            (one) => !one.startsWith('page ') || blog.pages.some(({ id }) => one === `page ${id}`),
+          )
         },
         set entries(links: string[]) {
           blog.menus[id] = links.map((to) => ({ kind: 'link', to, label: to }))
@@ -124,7 +142,13 @@ export function blogSite(): Site {
       categories: (name, word) => ({ id: blog.next++, name, slug: name, description: word, parent: 0 }),
       tags: (name, word) => ({ id: blog.next++, name: word, slug: name }),
       comments: (_name, word) => ({
-        ...{ id: blog.next++, post: blog.posts[0]?.id ?? 0, by: `Private ${word}`, text: `Private ${word}`, made: now() },
+        ...{
+          id: blog.next++,
+          post: blog.posts[0]?.id ?? 0,
+          by: `Private ${word}`,
+          text: `Private ${word}`,
+          made: now(),
+        },
         state: 'held',
       }),
       accounts: (name, word) => ({

@@ -54,7 +54,9 @@ export class Claims {
   }
 
   /** What is not as a person left it. */
-  broken(now: Snapshot): { key: string; field: string; was: string | undefined; is: string | undefined; gone: boolean }[] {
+  broken(
+    now: Snapshot,
+  ): { key: string; field: string; was: string | undefined; is: string | undefined; gone: boolean }[] {
     return [...this.#fields].flatMap(([key, fields]) =>
       [...fields].flatMap(([field, was]) => {
         const is = now.get(key)?.get(field)
@@ -69,4 +71,3 @@ export class Claims {
     return known
   }
 }
-

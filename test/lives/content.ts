@@ -18,7 +18,8 @@ export function contentSite(): Site {
     ...{ ...stamp(), title: name, slug: name, summary: '', body: paragraph(word), tags: [], state: 'published' },
   })
   const shared = () => ({ read: [], write: [], edit: [] })
-  const groupsNamed = (name: unknown) => content.groups.filter((one) => one.name === name).map(({ id }) => `group ${id}`)
+  const groupsNamed = (name: unknown) =>
+    content.groups.filter((one) => one.name === name).map(({ id }) => `group ${id}`)
   /** Of the plan's groups: those by their names, and members by theirs. */
   const whoOf = (names: unknown) =>
     names === undefined ? [] : [names].flat().flatMap((name) => (name === 'members' ? ['members'] : groupsNamed(name)))
@@ -49,7 +50,10 @@ export function contentSite(): Site {
     logins: [{ username: 'keeper', password: 'harbour-light-41' }],
     always: ['site', 'groups/Crew', 'groups/Keepers'],
     wishes: [
-      { ref: 'site', values: { title: ['Tidepool', 'Tidepools'], description: [undefined, 'Low water', 'High water'] } },
+      {
+        ref: 'site',
+        values: { title: ['Tidepool', 'Tidepools'], description: [undefined, 'Low water', 'High water'] },
+      },
       { ref: 'pages/news', values: { title: ['News', 'Latest'], body: bodies, for: [undefined, ['Crew'], 'members'] } },
       { ref: 'pages/team', values: { title: ['Team', 'Hands'], body: bodies } },
       { ref: 'pages/plans', values: { title: ['Plans', 'Ideas'], body: bodies, state: ['draft', undefined] } },
@@ -158,7 +162,14 @@ export function contentSite(): Site {
       }),
       groups: (name, word) => ({ id: content.next++, name, description: word }),
       members: (name, word) => ({
-        ...{ id: content.next++, username: name, first: '', last: '', shown: name, email: `private-${word}@sea.example` },
+        ...{
+          id: content.next++,
+          username: name,
+          first: '',
+          last: '',
+          shown: name,
+          email: `private-${word}@sea.example`,
+        },
         ...{ password: word, made: now(), role: 'member', groups: [], waits: false },
       }),
       comments: (_name, word) => ({
@@ -172,7 +183,8 @@ export function contentSite(): Site {
       if (room !== 'groups') return
       for (const one of content.accounts) one.groups = one.groups.filter((id) => id !== thing.id)
       for (const page of content.pages)
-        for (const right of rights) page.shared[right] = page.shared[right].filter((who) => who !== `group ${Number(thing.id)}`)
+        for (const right of rights)
+          page.shared[right] = page.shared[right].filter((who) => who !== `group ${Number(thing.id)}`)
     },
   }
 

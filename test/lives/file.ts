@@ -10,7 +10,9 @@ export class File {
   list(below: string, more: (ref: string, name: string) => object = () => ({})): object[] {
     return [...this.plan].flatMap(([ref, values]) => {
       const name = ref.slice(below.length + 1)
-      return ref === `${below}/${name}` && !name.includes('/') ? [{ ...this.#said(ref, values), ...more(ref, name) }] : []
+      return ref === `${below}/${name}` && !name.includes('/')
+        ? [{ ...this.#said(ref, values), ...more(ref, name) }]
+        : []
     })
   }
   /** What the plan says of one thing. */

@@ -24,7 +24,11 @@ export function forumSite(): Site {
   const whoOf = (name: string): string[] =>
     ladder.includes(name)
       ? [...ladder.slice(ladder.indexOf(name)), ...(/^(everyone|members)$/.test(name) ? groups() : [])]
-      : [...board.groups.filter((one) => one.name === name).map(({ id }) => `group ${id}`), 'moderators', 'administrators']
+      : [
+          ...board.groups.filter((one) => one.name === name).map(({ id }) => `group ${id}`),
+          'moderators',
+          'administrators',
+        ]
   const refOf = (forum: { title: string; category?: number }) => {
     const above = board.categories.find(({ id }) => id === forum.category)
     return `forums/${above ? `${above.title}/` : ''}${forum.title}`
@@ -33,7 +37,9 @@ export function forumSite(): Site {
     const own = (plan.get(ref)?.access ?? {}) as Record<string, string | string[]>
     const usual = usualRights()
     return actions.flatMap((action) =>
-      (own[action] === undefined ? usual[action] : [own[action]].flat()).flatMap(whoOf).map((who) => `${action} ${who}`),
+      (own[action] === undefined ? usual[action] : [own[action]].flat())
+        .flatMap(whoOf)
+        .map((who) => `${action} ${who}`),
     )
   }
   return {
@@ -43,10 +49,16 @@ export function forumSite(): Site {
     logins: [{ username: 'boss', password: 'harbour-light-41', temporary: true }],
     always: ['site', 'groups/Crew', 'groups/Keepers'],
     wishes: [
-      { ref: 'site', values: { title: ['Tidepool', 'Tidepools'], description: [undefined, 'Low water', 'High water'] } },
+      {
+        ref: 'site',
+        values: { title: ['Tidepool', 'Tidepools'], description: [undefined, 'Low water', 'High water'] },
+      },
       { ref: 'signUp', values: { open: [true, false] } },
       { ref: 'forums/Shore', values: { description: [undefined, 'Wet feet', 'Dry feet'] } },
-      { ref: 'forums/Shore/Pools', values: { description: ['Small seas', 'Smaller seas'], locked: [undefined, true], access } },
+      {
+        ref: 'forums/Shore/Pools',
+        values: { description: ['Small seas', 'Smaller seas'], locked: [undefined, true], access },
+      },
       { ref: 'forums/Shore/Sands', values: { description: [undefined, 'Flat', 'Wide'], access } },
       { ref: 'groups/Crew', values: { description: [undefined, 'All hands', 'Some hands'] } },
       { ref: 'groups/Keepers', values: { description: [undefined, 'Of keys'] } },

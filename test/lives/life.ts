@@ -106,10 +106,13 @@ export class Life {
   }
 
   async settle(flags: Flags): Promise<void> {
-    const done = await this.#run(flags, false, () => settle(this.#baseline(), { ...this.#options(), ...flagsOf(flags) }))
+    const done = await this.#run(flags, false, () =>
+      settle(this.#baseline(), { ...this.#options(), ...flagsOf(flags) }),
+    )
     if (!done) return
     if (done.record !== undefined) this.records.push(done.record)
-    for (const [ref, values] of this.plan)
+    const failed = new Set(done.failed.map(({ ref }) => ref))
+    for (const [ref, values] of [...this.plan].filter(([ref]) => !failed.has(ref)))
       for (const field of Object.keys(this.site.expects(ref, values, this.plan))) this.#left.add(`${ref}#${field}`)
     if (done.failed.length === 0) this.#watchOfLast?.end()
     if (done.failed.length > 0 || done.open.length > 0 || flags.trouble || flags.meanwhile) return
@@ -173,7 +176,9 @@ export class Life {
         .concat(theirTexts, theirKeys, others)
         .map((ref) => ref.split('#')[0] ?? ''),
     )
-    const rooms = Object.entries(this.site.rooms()).flatMap(([room, things]) => things.map((thing) => ({ room, thing })))
+    const rooms = Object.entries(this.site.rooms()).flatMap(([room, things]) =>
+      things.map((thing) => ({ room, thing })),
+    )
     for (const [ref, values] of this.plan) {
       if (told.has(ref)) continue
       const wanted = Object.entries(this.site.expects(ref, values, this.plan))
@@ -195,7 +200,9 @@ export class Life {
   async #run<T>(flags: Flags, isUndo: boolean, run: () => Promise<T>): Promise<T | undefined> {
     const { plan } = this
     const orders = { plan, again: flags.again, open: flags.open, isUndo, left: new Set(this.#left) }
-    this.#watch = new Watch(this.site, this.claims, orders, join(this.folder, 'records'), (text) => this.troubles.push(text))
+    this.#watch = new Watch(this.site, this.claims, orders, join(this.folder, 'records'), (text) =>
+      this.troubles.push(text),
+    )
     this.#flags = flags
     this.#requests = 0
     this.#stop = new AbortController()
@@ -218,7 +225,8 @@ export class Life {
     else if ('error' in came) this.#ended(came.error)
     for (const { name, text } of textsIn(join(this.folder, 'records')).concat(textsIn(join(this.folder, 'state'))))
       for (const [found] of text.matchAll(new RegExp(personal, 'gi')))
-        if (!this.#overwritten.some((one) => one.includes(found))) this.troubles.push(`kept of somebody: ${found}, in ${name}: ${text.slice(0, 300)}`)
+        if (!this.#overwritten.some((one) => one.includes(found)))
+          this.troubles.push(`kept of somebody: ${found}, in ${name}: ${text.slice(0, 300)}`)
     return came !== 'hung' && 'done' in came ? came.done : undefined
   }
   #ended(error: unknown): void {
@@ -249,7 +257,8 @@ export class Life {
     if (this.#befalls('refused')) socket.destroy()
     if (trouble && this.#requests >= trouble.at && (trouble.is === 'cut' || trouble.is === 'killed')) {
       // what is on disk at that moment is all that is left of a run whose process is gone
-      if (trouble.is === 'killed' && this.#requests === trouble.at) cpSync(this.folder, `${this.folder}.killed`, { recursive: true })
+      if (trouble.is === 'killed' && this.#requests === trouble.at)
+        cpSync(this.folder, `${this.folder}.killed`, { recursive: true })
       this.#stop.abort()
       socket.destroy()
     }
@@ -270,7 +279,10 @@ export class Life {
     for (const file of readdirSync(this.folder, { recursive: true, encoding: 'utf8' }))
       if (file.endsWith('lock.json')) {
         const path = join(this.folder, file)
-        writeFileSync(path, JSON.stringify({ ...(JSON.parse(readFileSync(path, 'utf8')) as object), started: 'before' }))
+        writeFileSync(
+          path,
+          JSON.stringify({ ...(JSON.parse(readFileSync(path, 'utf8')) as object), started: 'before' }),
+        )
       }
     await this.#openLogins()
   }

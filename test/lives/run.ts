@@ -10,24 +10,21 @@ import { steps } from './steps.js'
 /** The day on which every life begins: a seed repeats it whatever the date is. */
 const FIRST_DAY = Date.parse('2026-03-05T09:00:00.000Z')
 
-/** What came of some lives: how many, and of the first that went wrong its steps, shrunk, and what was wrong. */
+/** What came of some lives. */
 export interface Lived {
+  /** How many were lived, up to the first that went wrong. */
   lives: number
-  /** `undefined`: nothing went wrong. */
-  wrong?: { afterLives: number; seed: number; path: string; steps: string; story: string }
+  /** That one, shrunk as far as there was time: its steps, what happened, and what was wrong. */
+  wrong?: { steps: string; story: string }
 }
 
-/** Lives of one kind of site from a seed on; they end at the first that goes wrong. @param until milliseconds */
-export async function live(
-  make: () => Site,
-  seed: number,
-  most: number,
-  { until = Infinity, shrinks = true } = {},
-): Promise<Lived> {
+/**
+ * Lives of one kind of site; they end at the first that goes wrong.
+ * @param until milliseconds, shrinking included
+ */
+export async function live(make: () => Site, seed: number, most: number, until = Infinity): Promise<Lived> {
   const root = mkdtempSync(join(tmpdir(), 'unpack-lives-'))
-  let lives = 0
   const property = fc.asyncProperty(steps, async (commands) => {
-    lives += 1
     mock.timers.reset()
     mock.timers.enable({ apis: ['Date'], now: FIRST_DAY })
     const life = await Life.begin(make, root)
@@ -38,14 +35,13 @@ export async function live(
     }
   })
   try {
-    const { failed, numRuns, counterexample, counterexamplePath, errorInstance } = await fc.check(property, {
-      ...{ seed, numRuns: most, endOnFailure: !shrinks },
+    const { failed, numRuns, counterexample, errorInstance } = await fc.check(property, {
+      ...{ seed, numRuns: most },
       ...(until !== Infinity && { interruptAfterTimeLimit: until }),
     })
     if (!failed || counterexample === null) return { lives: numRuns }
     const story = errorInstance instanceof Error ? errorInstance.message : String(errorInstance)
-    const wrong = { afterLives: numRuns, seed, path: counterexamplePath ?? '', steps: String(counterexample[0]), story }
-    return { lives, wrong }
+    return { lives: numRuns, wrong: { steps: String(counterexample[0]), story } }
   } finally {
     mock.timers.reset()
     rmSync(root, { recursive: true, force: true })

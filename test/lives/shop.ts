@@ -32,7 +32,10 @@ export function shopSite(): Site {
     logins: [],
     always: ['site', 'categories/beans'],
     wishes: [
-      { ref: 'site', values: { title: ['Tidepool', 'Tidepools'], description: [undefined, 'Low water', 'High water'] } },
+      {
+        ref: 'site',
+        values: { title: ['Tidepool', 'Tidepools'], description: [undefined, 'Low water', 'High water'] },
+      },
       { ref: 'store', values: { phone: [undefined, '+44 20 7946 0123', '+44 20 7946 0124'] } },
       { ref: 'taxes/VAT', values: { rate: ['20', '19'] } },
       { ref: 'shipping/Van', values: { price: ['3.50', '3.75'], freeFrom: [undefined, '40.00', '50.00'] } },
@@ -45,7 +48,15 @@ export function shopSite(): Site {
           ...{ stock: [undefined, 5, 9], text: bodies, categories: [['beans']] },
         },
       },
-      { ref: 'products/T-1', values: { name: ['Trowel', 'Fork'], price: ['9.00', '9.50'], categories: [['beans']], state: [undefined, 'hidden'] } },
+      {
+        ref: 'products/T-1',
+        values: {
+          name: ['Trowel', 'Fork'],
+          price: ['9.00', '9.50'],
+          categories: [['beans']],
+          state: [undefined, 'hidden'],
+        },
+      },
       { ref: 'pages/about', values: { title: ['About', 'Of us'], body: bodies } },
     ],
     baseline(address, plan, isShippedRemoved) {
@@ -92,7 +103,9 @@ export function shopSite(): Site {
       }
     },
     audience: (room, { state }) =>
-      (room === 'products' && state === 'shown') || (room === 'pages' && state === 'published') ? ['read everyone'] : [],
+      (room === 'products' && state === 'shown') || (room === 'pages' && state === 'published')
+        ? ['read everyone']
+        : [],
     plannedAudience(plan, ref) {
       const values = plan.get(ref)
       return values && (values.state === 'hidden' ? [] : ['read everyone'])
@@ -115,7 +128,16 @@ export function shopSite(): Site {
         ...{ ...stamp(), name: word, slug: name, description: word, parent: 0, order: 9, picture: 0 },
       }),
       products: (name, word) => ({
-        ...{ ...stamp(), name: word, slug: name.toLowerCase(), sku: name, options: '', price: '4.00', sale: '', tax: 0 },
+        ...{
+          ...stamp(),
+          name: word,
+          slug: name.toLowerCase(),
+          sku: name,
+          options: '',
+          price: '4.00',
+          sale: '',
+          tax: 0,
+        },
         ...{ stock: 3, weight: '', categories: [], pictures: [], body: paragraph(word), state: 'shown' },
       }),
       pages: (name, word) => ({ ...stamp(), title: word, slug: name, body: paragraph(word), state: 'published' }),
@@ -124,7 +146,14 @@ export function shopSite(): Site {
         ...(name === word && { name: word }),
       }),
       orders: (_name, word) => ({
-        ...{ id: shop.next++, number: 90_000 + shop.next, state: 'placed', lines: [], total: '2.40', name: `Private ${word}` },
+        ...{
+          id: shop.next++,
+          number: 90_000 + shop.next,
+          state: 'placed',
+          lines: [],
+          total: '2.40',
+          name: `Private ${word}`,
+        },
         ...{ email: `private-${word}@sea.example`, country: 'GB', shipping: 'Van', payment: 'cash' },
       }),
     },

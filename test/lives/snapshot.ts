@@ -1,7 +1,20 @@
 import type { Site, Thing } from './site.js'
 
 /** Fields that change by themselves, or hold no words of anybody. */
-const noise = new Set(['id', 'made', 'edited', 'order', 'by', 'bytes', 'wrong', 'waits', 'lockedUntil', 'lastPost', 'formerPostAddresses', 'visible'])
+const noise = new Set([
+  'id',
+  'made',
+  'edited',
+  'order',
+  'by',
+  'bytes',
+  'wrong',
+  'waits',
+  'lockedUntil',
+  'lastPost',
+  'formerPostAddresses',
+  'visible',
+])
 /** Lists of which each entry is somebody's for itself. */
 const sets = new Set(['groups', 'categories', 'tags'])
 
@@ -14,7 +27,8 @@ function flat(thing: Thing): Flat {
   const fields = new Map<string, string>()
   for (const [field, value] of Object.entries(thing))
     if (noise.has(field) || value === undefined) continue
-    else if (sets.has(field) && Array.isArray(value)) for (const one of value) fields.set(`${field}.${String(one)}`, 'true')
+    else if (sets.has(field) && Array.isArray(value))
+      for (const one of value) fields.set(`${field}.${String(one)}`, 'true')
     else fields.set(field, JSON.stringify(value))
   return fields
 }

@@ -37,7 +37,10 @@ class Plans extends Step {
       const name = nth(keys, key) ?? ''
       plan.set(wish.ref, set(known, name, nth(wish.values[name] ?? [], choice)))
     } else if (wish.ref.split('/').length < 3 || plan.has(wish.ref.replace(/\/[^/]*$/, '')))
-      plan.set(wish.ref, keys.reduce((all, name) => set(all, name, nth(wish.values[name] ?? [], choice)), {}))
+      plan.set(
+        wish.ref,
+        keys.reduce((all, name) => set(all, name, nth(wish.values[name] ?? [], choice)), {}),
+      )
     life.plan = plan
     life.story.push(`plan: ${wish.ref} ${JSON.stringify(plan.get(wish.ref)) || 'gone'}`)
   }
@@ -69,13 +72,7 @@ function deed(life: Life, [what, which, how]: Numbers): () => string[] {
   const { site } = life
   if (!site.isThere()) return () => []
   const { word, number } = life.word()
-  const hands = [
-    () => edit(),
-    () => edit(),
-    () => add(),
-    () => remove(),
-    () => restore(),
-  ]
+  const hands = [() => edit(), () => edit(), () => add(), () => remove(), () => restore()]
   return nth(hands, what) ?? edit
 
   function edit(): string[] {
@@ -87,14 +84,19 @@ function deed(life: Life, [what, which, how]: Numbers): () => string[] {
     const field = nth(Object.keys(site.edits[one?.room ?? ''] ?? {}), how)
     if (!one || field === undefined) return []
     const value = site.edits[one.room]?.[field]?.(one.thing, word, number)
-    return life.hand(`hand: ${one.key} (${site.refOf(one.room, one.thing, field)}) ${field} = ${JSON.stringify(value)}`, () => {
-      one.thing[field] = value
-      if ('edited' in one.thing) one.thing.edited = new Date().toISOString()
-    })
+    return life.hand(
+      `hand: ${one.key} (${site.refOf(one.room, one.thing, field)}) ${field} = ${JSON.stringify(value)}`,
+      () => {
+        one.thing[field] = value
+        if ('edited' in one.thing) one.thing.edited = new Date().toISOString()
+      },
+    )
   }
   function add(): string[] {
     const room = nth(Object.keys(site.adds), which) ?? ''
-    const planned = site.wishes.map(({ ref }) => ref).filter((ref) => ref.startsWith(`${room}/`) && ref.split('/').length === 2)
+    const planned = site.wishes
+      .map(({ ref }) => ref)
+      .filter((ref) => ref.startsWith(`${room}/`) && ref.split('/').length === 2)
     const name = nth([...planned.map(nameOf), word], how) ?? word
     const taken = site.rooms()[room]?.some((thing) => nameOf(site.refOf(room, thing)) === name)
     return life.hand(`hand: ${room}: adds ${taken ? word : name}`, () => {
@@ -234,7 +236,14 @@ const chosen: fc.Arbitrary<Chosen> = fc.record({
   trouble,
   meanwhile,
 })
-const straight = chosen.map((one) => ({ ...one, again: 0, open: 0, inUse: true, trouble: undefined, meanwhile: undefined }))
+const straight = chosen.map((one) => ({
+  ...one,
+  again: 0,
+  open: 0,
+  inUse: true,
+  trouble: undefined,
+  meanwhile: undefined,
+}))
 
 /** Everything that may happen in a life, in any order. */
 export const steps = fc.commands<object, Life, true>(

@@ -12,14 +12,18 @@ import type { Scales } from './scales.js'
 const leftOf = ({ plan, ref }: Pair, key: string, found: SomeFound, { left }: CompareOptions): string | undefined =>
   left?.(found.ref)?.[key] ?? (plan.was === undefined ? undefined : left?.(plan.was)?.[key]) ?? left?.(ref)?.[key]
 
-/** Whether a value that differs is its owner's: they changed it since we left it. A text is, unless we know that it is not. */
+/**
+ * Whether a value that differs is its owner's: they changed it since we left it. A text is, unless we know that it is not, and so
+ * is what tells whose an account is.
+ */
 export function isTheirs(area: SomeArea, pair: Pair, key: string, found: SomeFound, scales: Scales): boolean {
   const { options } = scales
   if (found.origin === 'shipped' || isAsked(options.again, pair.ref) || area.settledAlways?.includes(key)) return false
   // a run of ours that ended early has closed it
   if (area.gate && options.closed) return false
   const mark = leftOf(pair, key, found, options)
-  if (mark === undefined) return (area.texts?.includes(key) ?? false) && textOf(found.item[key]).trim() !== ''
+  if (mark === undefined)
+    return [...(area.texts ?? []), ...(area.vouches ?? [])].includes(key) && textOf(found.item[key]).trim() !== ''
   const value = storedIn(found, key)
   if (isAsLeft(area, key, mark, value)) return false
   return typeof value === 'number' && area.ranks?.includes(key) ? isReordered(area, pair, key, found, scales) : true

@@ -1,0 +1,13 @@
+import { blogSite } from './blog.js'
+import { contentSite } from './content.js'
+import { forumSite } from './forum.js'
+import { shopSite } from './shop.js'
+import type { Site } from './site.js'
+
+/** The stand-ins on which lives are lived. */
+export const kinds: Readonly<Record<string, () => Site>> = {
+  blog: blogSite,
+  forum: forumSite,
+  content: contentSite,
+  shop: shopSite,
+}
