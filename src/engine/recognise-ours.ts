@@ -16,9 +16,10 @@ export async function recogniseOurs(
   isFirst: boolean,
 ): Promise<void> {
   const { state } = run
-  const isKnown =
-    state.imprint.length === 0 || imprint.length === 0 || imprint.some((one) => state.imprint.includes(one))
-  if (!isKnown || !holdsOurs(inventory, state.ours())) await state.forget()
+  const tells = state.imprint.length > 0 && imprint.length > 0
+  // where nothing tells sites apart, it is the same as long as something of ours stands there
+  const isKnown = tells ? imprint.some((one) => state.imprint.includes(one)) : holdsOurs(inventory, state.ours())
+  if (!isKnown) await state.forget()
   await state.imprinted(imprint)
   const { owned, left } = arrivedIn(inventory, state.underWay, isFirst)
   await state.own(owned)

@@ -11,7 +11,7 @@ const text: Edit = (_thing, word) => word
 const ladder = ['everyone', 'members', 'moderators', 'administrators']
 const access = [
   undefined,
-  { see: 'members', read: ['Crew'], reply: ['Crew'] },
+  { see: 'members', read: ['Crew'], vote: ['Crew'] },
   { see: 'members', read: ['Crew', 'Keepers'], start: 'moderators' },
 ] as const
 

@@ -14,7 +14,7 @@ import { textsIn, Watch } from './watch.js'
 export interface Trouble {
   at: number
   /** `killed`: the process is gone; `cut`: no request gets through any more; the others befall one request. */
-  is: 'killed' | 'cut' | 'refused' | 'unheard' | 'fails'
+  is: 'killed' | 'cut' | 'refused' | 'unheard' | 'fails' | 'half'
 }
 /** How a run is started. */
 export interface Flags {
@@ -77,6 +77,7 @@ export class Life {
         void reply.code(503).header('retry-after', '0').type('text/html')
         return 'Try again later.'
       }
+      if (life.#befalls('half') && typeof payload === 'string') return payload.slice(0, payload.length / 2)
       return payload
     })
     life.address = await life.site.running.listen(0)
@@ -114,8 +115,8 @@ export class Life {
     const failed = new Set(done.failed.map(({ ref }) => ref))
     for (const [ref, values] of [...this.plan].filter(([ref]) => !failed.has(ref)))
       for (const field of Object.keys(this.site.expects(ref, values, this.plan))) this.#left.add(`${ref}#${field}`)
-    if (done.failed.length === 0) this.#watchOfLast?.end()
     if (done.failed.length > 0 || done.open.length > 0 || flags.trouble || flags.meanwhile) return
+    this.#watchOfLast?.end()
     this.#asSaid(done)
     await this.#quiet(flags)
   }

@@ -8,6 +8,7 @@ import type { Edit, Site, Thing } from './site.js'
 const things = (all: readonly object[]) => all as Thing[]
 const text: Edit = (_thing, word) => word
 const body: Edit = (_thing, word) => paragraph(word)
+const CURRENCY = 'GBP'
 /** A price that nobody plans. */
 const price: Edit = (_thing, _word, number) => `${number}.07`
 
@@ -68,7 +69,7 @@ export function shopSite(): Site {
         owner: { username: 'marlow', email: 'marlow@quay.example' },
         ...(isShippedRemoved && { shipped: 'remove' }),
         store: {
-          ...{ currency: 'GBP', ...file.values('store') },
+          ...{ currency: CURRENCY, ...file.values('store') },
           ...(taxes.length > 0 && { taxes }),
           ...(shipping.length > 0 && { shipping, shipsTo: ['GB'] }),
         },
@@ -112,6 +113,16 @@ export function shopSite(): Site {
     },
     standing: () => [],
     plannedStanding: () => [],
+    forbids(_plan, before, after) {
+      // what the plan counts in its own currency waits for that
+      if (shop.settings.currency === CURRENCY) return []
+      return [...after].flatMap(([key, fields]) =>
+        ['price', 'sale', 'freeFrom']
+          .filter((field) => /^(products|shipping)/.test(key) && fields.get(field) !== before.get(key)?.get(field))
+          .filter((field) => fields.get(field) !== '""')
+          .map((field) => `${key}#${field} is ${fields.get(field) ?? ''} in ${shop.settings.currency}`),
+      )
+    },
     edits: {
       categories: { name: text, description: text },
       products: {
@@ -120,7 +131,10 @@ export function shopSite(): Site {
       },
       pages: { title: text, body, state: other('state', 'draft', 'published') },
       shipping: { price },
-      settings: { title: text, description: text, phone: text, city: text },
+      settings: {
+        ...{ title: text, description: text, phone: text, city: text },
+        currency: other('currency', CURRENCY, 'JPY'),
+      },
       menus: { entries: (_thing, word) => [`https://${word}.example/`] },
     },
     adds: {

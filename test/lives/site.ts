@@ -1,4 +1,5 @@
 import type { Baseline, System } from 'unpack'
+import type { Snapshot } from './snapshot.js'
 import type { StandInSite } from '../../stand-ins/common/server/site.js'
 
 /** Something on a site, as its stand-in keeps it. */
@@ -43,6 +44,8 @@ export interface Site {
   /** What an account is: its role, and its groups as `group 7`. */
   standing(account: Thing): readonly string[]
   plannedStanding(plan: Plan, account: Thing): readonly string[]
+  /** What else a request must not have done here. */
+  forbids?(plan: Plan, before: Snapshot, after: Snapshot): string[]
   /** Fields that a person edits, by room. */
   edits: Readonly<Record<string, Readonly<Record<string, Edit>>>>
   /** What people add: under a name that a plan may have as well, or one of their own. */

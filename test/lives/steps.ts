@@ -143,7 +143,7 @@ class Person extends Step {
   }
 }
 
-const ways = ['killed', 'cut', 'refused', 'unheard', 'fails'] as const
+const ways = ['killed', 'cut', 'refused', 'unheard', 'fails', 'half'] as const
 interface Chosen {
   again: number
   open: number

@@ -66,6 +66,8 @@ export class Watch {
     const now = snapshot(this.site)
     for (const [key, fields] of now)
       if ([...fields].some(([field, value]) => this.#before.get(key)?.get(field) !== value)) this.#written.add(key)
+    for (const one of this.site.forbids?.(this.orders.plan, this.#before, now) ?? [])
+      this.trouble(`${one}, behind ${line}`)
     this.#before = now
     this.#lost(now, line)
     // what ships is there for everybody
@@ -171,9 +173,17 @@ export class Watch {
     return thingsOf(this.site).find((one) => one.key === key)?.thing
   }
 
-  /** Forums that the run has made stand as planned when it ends well. */
+  /** When a run ends well, forums that it has made stand as planned, and nobody is left in a group that the plan does not give. */
   end(): void {
     const all = thingsOf(this.site)
+    for (const { key, room, thing } of all)
+      if (people.has(room) && !this.claims.isMade(key) && this.orders.plan.has(`members/${String(thing.username)}`))
+        for (const standing of this.site.standing(thing)) {
+          const [kind = '', id = ''] = standing.split(' ')
+          if (kind !== 'group' || this.claims.fields(key).has(`groups.${id}`)) continue
+          if (!this.site.plannedStanding(this.orders.plan, thing).includes(standing))
+            this.trouble(`${key} (${String(thing.username)}) is left in ${standing}`)
+        }
     for (const { key, room, thing } of all)
       if (this.#fresh.has(key)) {
         const planned = this.site.plannedAudience(this.orders.plan, this.site.refOf(room, thing))
