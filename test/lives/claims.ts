@@ -7,6 +7,7 @@ export class Claims {
   readonly #fields = new Map<string, Map<string, string | undefined>>()
   /** Things that a person made. */
   readonly #made = new Set<string>()
+  readonly #touched = new Set<string>()
   readonly #crossed = new Set<string>()
   constructor(private readonly site: Site) {}
 
@@ -23,12 +24,17 @@ export class Claims {
         if (fields.get(field) !== was?.get(field)) {
           this.#of(key).set(field, fields.get(field))
           touched.add(key)
+          this.#touched.add(key)
         }
     }
     for (const key of before.keys()) if (!after.has(key)) this.#fields.delete(key)
     return [...touched]
   }
 
+  /** Whether anybody has ever changed something there. */
+  wasTouched(key: string): boolean {
+    return this.#touched.has(key)
+  }
   isMade(key: string): boolean {
     return this.#made.has(key)
   }

@@ -20,16 +20,20 @@ export function contentSite(): Site {
   const shared = () => ({ read: [], write: [], edit: [] })
   const groupsNamed = (name: unknown) =>
     content.groups.filter((one) => one.name === name).map(({ id }) => `group ${id}`)
-  /** Of the plan's groups: those by their names, and members by theirs. */
   const whoOf = (names: unknown) =>
     names === undefined ? [] : [names].flat().flatMap((name) => (name === 'members' ? ['members'] : groupsNamed(name)))
+  /** Groups that the plan holds; members in place of none. */
+  const known = (plan: Plan, names: unknown): unknown => {
+    const all = [names].flat().filter((name) => plan.has(`groups/${String(name)}`))
+    return all.length > 0 ? all : 'members'
+  }
   /** Whom the plan shares a page with: what is above it counts as well. */
   function plannedFor(plan: Plan, ref: string): { read: string[]; edit: string[]; isOpen: boolean } {
     const values = plan.get(ref) ?? {}
     const above = ref.split('/').length > 2 ? plannedFor(plan, ref.replace(/\/[^/]*$/, '')) : undefined
     const { edit } = (values.may ?? {}) as { edit?: string[] }
     return {
-      read: values.for === undefined ? (above?.read ?? []) : whoOf(values.for),
+      read: values.for === undefined ? (above?.read ?? []) : whoOf(known(plan, values.for)),
       edit: [...whoOf(edit), ...(above?.edit ?? [])],
       isOpen: values.for === undefined && values.state !== 'draft' && (above?.isOpen ?? true),
     }
@@ -48,7 +52,7 @@ export function contentSite(): Site {
     system: standInContentSystem as System,
     isThere: () => content.standing === 'set up',
     logins: [{ username: 'keeper', password: 'harbour-light-41' }],
-    always: ['site', 'groups/Crew', 'groups/Keepers'],
+    always: ['site', 'groups/Crew'],
     wishes: [
       {
         ref: 'site',
@@ -73,14 +77,21 @@ export function contentSite(): Site {
     ],
     baseline(address, plan, isShippedRemoved) {
       const file = new File(plan)
-      const rota = file.list('pages/team', (_ref, slug) => ({ slug }))
+      const closed = (ref: string) => {
+        const readers = plan.get(ref)?.for
+        return { slug: nameOf(ref), ...(readers !== undefined && { for: known(plan, readers) }) }
+      }
+      const rota = file.list('pages/team', closed)
       return file.baseline({
         site: { address, title: 'Tidepool', ...file.values('site') },
         owner: { username: 'marlow', email: 'marlow@quay.example', signInAs: 'keeper' },
         ...(isShippedRemoved && { shipped: 'remove' }),
         groups: file.list('groups', (_ref, name) => ({ name })),
-        members: file.list('members', (_ref, username) => ({ username, email: `${username}@quay.example` })),
-        pages: file.list('pages', (ref, slug) => ({ slug, ...(ref === 'pages/team' && { under: rota }) })),
+        members: file.list('members', (ref, username) => ({
+          ...{ username, email: `${username}@quay.example` },
+          groups: [plan.get(ref)?.groups ?? []].flat().filter((name) => plan.has(`groups/${String(name)}`)),
+        })),
+        pages: file.list('pages', (ref) => ({ ...closed(ref), ...(ref === 'pages/team' && { under: rota }) })),
         posts: file.list('posts', (_ref, slug) => ({ slug })),
         events: file.list('events', (_ref, slug) => ({
           ...{ slug, start: '2026-06-13T11:00', end: '2026-06-13T15:00' },
@@ -133,7 +144,15 @@ export function contentSite(): Site {
     plannedStanding(plan, { username }) {
       if (username === 'marlow') return ['manager']
       const values = plan.get(`members/${String(username)}`)
-      return values ? ['member', ...whoOf(values.groups)] : []
+      return values
+        ? [
+            'member',
+            ...[values.groups ?? []]
+              .flat()
+              .filter((name) => plan.has(`groups/${String(name)}`))
+              .flatMap(groupsNamed),
+          ]
+        : []
     },
     edits: {
       pages: { title: text, body, state: other('state', 'private', 'published') },

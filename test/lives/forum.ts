@@ -15,6 +15,13 @@ const access = [
   { see: 'members', read: ['Crew', 'Keepers'], start: 'moderators' },
 ] as const
 
+/** Levels, and groups that the plan holds. */
+const inPlan = (plan: Plan, names: unknown): unknown[] =>
+  [names].flat().filter((name) => ladder.includes(String(name)) || plan.has(`groups/${String(name)}`))
+/** Access as a file says it. */
+const known = (plan: Plan, access: unknown): object =>
+  Object.fromEntries(Object.entries(access as object).map(([action, who]) => [action, inPlan(plan, who)]))
+
 /** A stand-in forum that its host has installed. */
 export function forumSite(): Site {
   const running = standInForum()
@@ -34,7 +41,7 @@ export function forumSite(): Site {
     return `forums/${above ? `${above.title}/` : ''}${forum.title}`
   }
   const may = (plan: Plan, ref: string): string[] => {
-    const own = (plan.get(ref)?.access ?? {}) as Record<string, string | string[]>
+    const own = known(plan, plan.get(ref)?.access ?? {}) as Record<string, string | string[]>
     const usual = usualRights()
     return actions.flatMap((action) =>
       (own[action] === undefined ? usual[action] : [own[action]].flat())
@@ -47,7 +54,7 @@ export function forumSite(): Site {
     system: standInForumSystem as System,
     isThere: () => true,
     logins: [{ username: 'boss', password: 'harbour-light-41', temporary: true }],
-    always: ['site', 'groups/Crew', 'groups/Keepers'],
+    always: ['site', 'groups/Crew'],
     wishes: [
       {
         ref: 'site',
@@ -67,14 +74,19 @@ export function forumSite(): Site {
     ],
     baseline(address, plan, isShippedRemoved) {
       const file = new File(plan)
-      const inner = file.list('forums/Shore', (_ref, title) => ({ title }))
+      const inner = file.list('forums/Shore', (ref, title) => ({
+        title,
+        ...(plan.get(ref)?.access !== undefined && { access: known(plan, plan.get(ref)?.access) }),
+      }))
       return file.baseline({
         site: { address, title: 'Tidepool', ...file.values('site') },
         owner: { username: 'marlow', email: 'marlow@quay.example', signInAs: 'boss' },
         ...(isShippedRemoved && { shipped: 'remove' }),
         ...(plan.has('signUp') && { signUp: file.values('signUp') }),
         groups: file.list('groups', (_ref, name) => ({ name })),
-        members: file.list('members', (_ref, username) => ({ username, email: `${username}@quay.example` })),
+        members: file.list('members', (ref, username) => ({
+          ...{ username, email: `${username}@quay.example`, groups: inPlan(plan, plan.get(ref)?.groups ?? []) },
+        })),
         forums: file.list('forums', (_ref, title) => ({ title, forums: inner })),
       })
     },
@@ -109,7 +121,7 @@ export function forumSite(): Site {
     plannedStanding(plan, { username }) {
       if (username === 'marlow') return ['administrator']
       const values = plan.get(`members/${String(username)}`)
-      const groups = [values?.groups ?? []].flat().flatMap((name) => whoOf(String(name)))
+      const groups = inPlan(plan, values?.groups ?? []).flatMap((name) => whoOf(String(name)))
       return values ? ['member', ...groups] : []
     },
     edits: {

@@ -49,6 +49,8 @@ export class Life {
   /** Things that people removed, to put back. */
   readonly bin: { room: string; thing: Thing; back: () => void }[] = []
   #words = 0
+  /** Whether all that runs did is remembered, and none was taken back. */
+  #isRemembered = true
   #watch: Watch | undefined
   #watchOfLast: Watch | undefined
   #requests = 0
@@ -62,13 +64,18 @@ export class Life {
     private readonly folder: string,
   ) {
     this.claims = new Claims(site)
-    this.plan = new Map(
-      site.wishes.filter(({ ref }) => site.always.includes(ref)).map((wish) => [wish.ref, firstOf(wish)]),
-    )
   }
 
-  static async begin(make: () => Site, root: string): Promise<Life> {
+  /** @param planned which wishes the first plan holds, a bit for each; those that every plan holds come on top */
+  static async begin(make: () => Site, root: string, planned: number): Promise<Life> {
     const life = new Life(make(), join(root, randomUUID()))
+    const { wishes, always } = life.site
+    const isIn = ({ ref }: Wish, index: number) => always.includes(ref) || (planned >> index) % 2 === 1
+    const refs = new Set(wishes.filter(isIn).map(({ ref }) => ref))
+    // what stands below something comes with it
+    const stands = ({ ref }: Wish) => ref.split('/').length < 3 || refs.has(ref.replace(/\/[^/]*$/, ''))
+    life.plan = new Map(wishes.filter((one) => refs.has(one.ref) && stands(one)).map((one) => [one.ref, firstOf(one)]))
+    life.story.push(`plan: ${[...life.plan.keys()].join(', ')}`)
     const { app } = life.site.running
     app.addHook('onRequest', async (request) => life.#arrives(request.raw.socket))
     app.addHook('onSend', async (request, reply, payload) => {
@@ -133,6 +140,7 @@ export class Life {
   async undo(which: number, flags: Flags): Promise<void> {
     const record = this.records[which % Math.max(1, this.records.length)]
     if (record === undefined) return
+    this.#isRemembered = false
     await this.#run(flags, true, () => undo(this.#baseline(), record, this.#options()))
   }
   async confirm(): Promise<void> {
@@ -143,6 +151,7 @@ export class Life {
   loseState(): void {
     this.story.push('the state folder is lost')
     this.#left.clear()
+    this.#isRemembered = false
     rmSync(join(this.folder, 'state'), { recursive: true, force: true })
   }
 
@@ -181,7 +190,6 @@ export class Life {
       things.map((thing) => ({ room, thing })),
     )
     for (const [ref, values] of this.plan) {
-      if (told.has(ref)) continue
       const wanted = Object.entries(this.site.expects(ref, values, this.plan))
       const found = [...rooms, { room: 'settings', thing: this.site.settings() }].filter(({ room, thing }) =>
         room === 'settings'
@@ -193,9 +201,28 @@ export class Life {
           .filter(([field, value]) => JSON.stringify(thing[field]) !== JSON.stringify(value))
           .map(([field, value]) => `${field} is ${JSON.stringify(thing[field])}, not ${JSON.stringify(value)}`),
       )
-      if (!wrong.some((list) => list.length === 0) && wanted.length > 0)
-        this.troubles.push(`said to be as planned: ${ref}: ${wrong.flat().join('; ') || 'not there'}`)
+      if (wrong.some((list) => list.length === 0) || wanted.length === 0) continue
+      const text = `${ref}: ${wrong.flat().join('; ') || 'not there'}`
+      if (!told.has(ref)) this.troubles.push(`said to be as planned: ${text}`)
+      // only what somebody has touched may stay otherwise; what undo gave back, and what nobody remembers, may as well
+      else if (this.#isRemembered && found.length === 1 && !this.#isTouched(found[0]))
+        this.troubles.push(`left as it is, and nobody has changed it: ${text}`)
     }
+  }
+
+  /** Whether the plan wants something else of a thing than what stands there. */
+  isDue({ room, thing }: { room: string; thing: Thing }): boolean {
+    return [...this.plan].some(([ref, values]) =>
+      Object.entries(this.site.expects(ref, values, this.plan)).some(
+        ([field, value]) =>
+          this.site.refOf(room, thing, field) === ref && JSON.stringify(thing[field]) !== JSON.stringify(value),
+      ),
+    )
+  }
+  /** Whether anybody has had a hand in something. */
+  #isTouched(one: { room: string; thing: Thing } | undefined): boolean {
+    const key = one ? (one.room === 'settings' ? 'settings/site' : `${one.room}/${one.thing.id}`) : ''
+    return this.claims.isMade(key) || this.claims.fields(key).size > 0 || this.claims.wasTouched(key)
   }
 
   async #run<T>(flags: Flags, isUndo: boolean, run: () => Promise<T>): Promise<T | undefined> {
@@ -204,6 +231,7 @@ export class Life {
     this.#watch = new Watch(this.site, this.claims, orders, join(this.folder, 'records'), (text) =>
       this.troubles.push(text),
     )
+    this.#overwritten.push(...this.#watch.aboutToGo())
     this.#flags = flags
     this.#requests = 0
     this.#stop = new AbortController()

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { mock } from 'node:test'
 import fc from 'fast-check'
-import { Life } from './life.js'
+import { calm, Life } from './life.js'
 import type { Site } from './site.js'
 import { steps } from './steps.js'
 
@@ -24,11 +24,12 @@ export interface Lived {
  */
 export async function live(make: () => Site, seed: number, most: number, until = Infinity): Promise<Lived> {
   const root = mkdtempSync(join(tmpdir(), 'unpack-lives-'))
-  const property = fc.asyncProperty(steps, async (commands) => {
+  const property = fc.asyncProperty(fc.nat(1023), fc.boolean(), steps, async (planned, isSettled, commands) => {
     mock.timers.reset()
     mock.timers.enable({ apis: ['Date'], now: FIRST_DAY })
-    const life = await Life.begin(make, root)
+    const life = await Life.begin(make, root, planned)
     try {
+      if (isSettled) await life.settle(calm)
       await fc.asyncModelRun(() => ({ model: {}, real: life }), commands)
     } finally {
       await life.end()
@@ -41,7 +42,7 @@ export async function live(make: () => Site, seed: number, most: number, until =
     })
     if (!failed || counterexample === null) return { lives: numRuns }
     const story = errorInstance instanceof Error ? errorInstance.message : String(errorInstance)
-    return { lives: numRuns, wrong: { steps: String(counterexample[0]), story } }
+    return { lives: numRuns, wrong: { steps: String(counterexample[2]), story } }
   } finally {
     mock.timers.reset()
     rmSync(root, { recursive: true, force: true })

@@ -67,30 +67,33 @@ class Ships extends Step {
 /** Accounts with which runs sign in: nobody else changes them. */
 const owners = new Set(['owner', 'manager', 'administrator'])
 
-/** What a person does, as a call that does it. */
-function deed(life: Life, [what, which, how]: Numbers): () => string[] {
+/** What a person does, as a call that does it. @param isMeanwhile whether a run is under way: then mostly where it is about to write */
+function deed(life: Life, [what, which, how]: Numbers, isMeanwhile = false): () => string[] {
   const { site } = life
   if (!site.isThere()) return () => []
   const { word, number } = life.word()
-  const hands = [() => edit(), () => edit(), () => add(), () => remove(), () => restore()]
+  const hands = [edit, edit, edit, add, remove, restore]
   return nth(hands, what) ?? edit
 
   function edit(): string[] {
-    const editable = [
-      ...thingsOf(site).filter(({ room, thing }) => site.edits[room] && !owners.has(String(thing.role))),
-      { key: 'settings/site', room: 'settings', thing: site.settings() },
-    ]
-    const one = nth(editable, which)
+    const settings = { key: 'settings/site', room: 'settings', thing: site.settings() }
+    const all = [...thingsOf(site), settings].filter(
+      ({ room, thing }) => site.edits[room] && !owners.has(String(thing.role)),
+    )
+    const planned = all.filter(({ room, thing }) => room === 'settings' || life.plan.has(site.refOf(room, thing)))
+    const due = isMeanwhile ? planned.filter((one) => life.isDue(one)) : []
+    // mostly what the plan is about
+    const of = due.length > 0 && which % 4 > 0 ? due : which % 4 > 1 ? planned : all
+    const one = nth(of, which >> 2)
     const field = nth(Object.keys(site.edits[one?.room ?? ''] ?? {}), how)
     if (!one || field === undefined) return []
     const value = site.edits[one.room]?.[field]?.(one.thing, word, number)
-    return life.hand(
-      `hand: ${one.key} (${site.refOf(one.room, one.thing, field)}) ${field} = ${JSON.stringify(value)}`,
-      () => {
-        one.thing[field] = value
-        if ('edited' in one.thing) one.thing.edited = new Date().toISOString()
-      },
-    )
+    const told = `${one.key} (${site.refOf(one.room, one.thing, field)}) ${field} = ${JSON.stringify(value)}`
+    return life.hand(`hand: ${told}`, () => {
+      one.thing[field] = value
+      // systems date what is written, not every setting
+      if ('edited' in one.thing && field !== 'state') one.thing.edited = new Date().toISOString()
+    })
   }
   function add(): string[] {
     const room = nth(Object.keys(site.adds), which) ?? ''
@@ -157,7 +160,7 @@ function flags(life: Life, chosen: Chosen): Flags {
   const again = chosen.again % 4 === 1 ? true : chosen.again % 4 === 2 ? [nth(refs, chosen.again) ?? 'site'] : false
   const open = chosen.open % 4 === 1 ? [nth(refs, chosen.open) ?? 'site'] : []
   const { trouble, meanwhile } = chosen
-  const hand = meanwhile && (() => deed(life, meanwhile.numbers)())
+  const hand = meanwhile && (() => deed(life, meanwhile.numbers, true)())
   life.story.push(
     `again: ${JSON.stringify(again)}, open: ${JSON.stringify(open)}${chosen.inUse ? '' : ', not in use'}${trouble ? `, ${trouble.is} at ${trouble.at}` : ''}${meanwhile ? `, somebody at ${meanwhile.at}` : ''}`,
   )

@@ -105,6 +105,14 @@ export class Watch {
     for (const { key, field } of this.claims.broken(now)) this.claims.release(key, field)
   }
 
+  /** What the run was told to write over, whether it comes to that or not. */
+  aboutToGo(): string[] {
+    return thingsOf(this.site).flatMap(({ key, room, thing }) =>
+      this.#isTold(this.site.refOf(room, thing), room, '')
+        ? [...this.claims.fields(key).values()].map((value) => value ?? '')
+        : [],
+    )
+  }
   #isTold(ref: string, room: string, field: string): boolean {
     const { again, plan, isUndo, left } = this.orders
     if (!isUndo && plan.has(ref) && exact.has(room) && !left.has(`${ref}#${field}`)) return true
@@ -136,11 +144,13 @@ export class Watch {
       if (!planned?.includes(who)) this.trouble(`opened, and not planned: ${told}`)
       else if (this.#hasWords(key)) this.trouble(`opened, with somebody’s words in it: ${told}`)
       const [, group] = /(group \d+)$/.exec(who) ?? []
+      // whom people put into a group of the tool's own they let in themselves
+      if (group === undefined || !this.claims.isMade(`groups/${group.slice(6)}`)) continue
       const strangers = all.filter(
         (one) =>
           people.has(one.room) &&
-          this.site.standing(one.thing).includes(group ?? '') &&
-          !this.#mayHave(one.key, one.thing, group ?? ''),
+          this.site.standing(one.thing).includes(group) &&
+          !this.#mayHave(one.key, one.thing, group),
       )
       if (strangers.length > 0)
         this.trouble(`a right for a group with a stranger in it: ${told}: ${strangers.map((one) => one.key).join()}`)
