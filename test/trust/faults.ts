@@ -51,7 +51,10 @@ export async function faults(make: () => Promise<World>, seed: number, most = In
   const { requests, wanted } = await straight(make)
   const random = chance(seed)
   const tally = emptyTally()
-  for (const fault of some(faultsFor(requests, random), most, random)) {
+  const all = faultsFor(requests, random)
+  const chosen = some(all, most, random)
+  tally.cases = { tried: chosen.length, of: all.length }
+  for (const fault of chosen) {
     const world = await make()
     const what = `${fault.is} at request ${String(fault.at)} (${requests[Number(fault.at) - 1]?.line ?? ''})`
     world.proxy.trouble([fault])

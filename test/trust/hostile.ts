@@ -41,7 +41,9 @@ async function stranger(): Promise<{ address: string; seen: string[]; close(): v
 /** Every hostile site against survey, compare and settle: each ends, in time and memory, in an owner's words, and tells nobody. */
 export async function hostileSites(root: string, random: () => number, most = Infinity): Promise<Tally> {
   const tally = emptyTally()
-  for (const one of some(hostile, most, random)) await against(one, root, tally)
+  const chosen = some(hostile, most, random)
+  tally.cases = { tried: chosen.length, of: hostile.length }
+  for (const one of chosen) await against(one, root, tally)
   return tally
 }
 

@@ -55,7 +55,9 @@ export async function killed(
     { number, when: 'after' },
   ])
   const tally = emptyTally()
-  for (const { number, when } of some(points, most, random)) {
+  const chosen = some(points, most, random)
+  tally.cases = { tried: chosen.length, of: points.length }
+  for (const { number, when } of chosen) {
     const world = await make()
     const what = `killed ${when} request ${number} (${requests[number - 1]?.line ?? ''})`
     await keyed(world)

@@ -16,9 +16,6 @@ import { readings } from './readings.js'
 import { repeated, type World } from './world.js'
 import type { Tally } from './tally.js'
 
-/** Points at which a run on a real system is killed. */
-const POINTS = 40
-
 interface Real {
   address: string
   reset(): Promise<void>
@@ -118,15 +115,17 @@ const onReal =
 const partsOf = (of: Of, start: (name: string) => Promise<Real>): Part[] => [
   {
     name: `killed, real ${of.kind}`,
-    about: `the demo’s plan on ${nameOf(of)}, killed at ${POINTS} points by chance; the end is compared in its database`,
+    usual: 20,
+    about: `the demo’s plan on ${nameOf(of)}, killed at points by chance; the end is compared in its database`,
     run: onReal(
       of,
       () => start('trust-killed'),
-      (make, { folder, seed, most }) => killed(make, '', folder, chance(seed), Math.min(most, POINTS)),
+      (make, { folder, seed, most }) => killed(make, '', folder, chance(seed), most),
     ),
   },
   {
     name: `readings, real ${of.kind}`,
+    usual: 100,
     about: readingsAbout(nameOf(of)),
     run: onReal(
       of,

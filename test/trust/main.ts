@@ -9,21 +9,22 @@ import { parts } from './parts.js'
 import { isClean } from './tally.js'
 
 /*
- * `npm run trust [-- --seed N] [--most N] [--part NAME] [--without-lab]`: everything, in processes side by side, and docs/trust.md.
+ * `npm run trust [-- --seed N] [--most N] [--part NAME] [--without-lab]`: every part, in processes side by side, and docs/trust.md.
+ * Of most parts a sample is tried; `--most Infinity` tries all.
  * The figures of each clean part are kept in .lab/trust until all are there, so that a run that was stopped goes on.
  */
 const args = process.argv.slice(2)
 const after = (name: string): string | undefined => (args.includes(name) ? args[args.indexOf(name) + 1] : undefined)
 const seed = Number(after('--seed') ?? 41)
 const only = after('--part')
-const most = after('--most') ?? 'Infinity'
+const most = after('--most') ?? 'usual'
 const real = args.includes('--without-lab')
   ? []
   : ['killed, real blog', 'killed, real forum', 'readings, real blog', 'readings, real forum']
 const names = [...parts.map(({ name }) => name), ...real].filter((name) => only === undefined || name === only)
 const folder = join(root, '.lab/trust', `${seed}-${most}`)
 /** Only a run of everything may say on the page what was tried. */
-const whole = only === undefined && most === 'Infinity' && real.length > 0
+const whole = only === undefined && most === 'usual' && real.length > 0
 mkdirSync(folder, { recursive: true })
 
 function tried(name: string): Promise<Result> {

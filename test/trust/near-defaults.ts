@@ -213,7 +213,9 @@ export async function nearDefaults(root: string, random: () => number, most = In
     ).baseline
   const blogs = ofBlog().map((one) => ({ ...one, kind: 'blog' as const }))
   const forums = ofForum().map((one) => ({ ...one, kind: 'forum' as const }))
-  for (const one of some([...blogs, ...forums], most, random)) {
+  const chosen = some([...blogs, ...forums], most, random)
+  tally.cases = { tried: chosen.length, of: blogs.length + forums.length }
+  for (const one of chosen) {
     tally.runs += 1
     const blog = one.kind === 'blog' ? standInBlog({ standing: 'fresh', owner: OWNER }) : undefined
     const forum = one.kind === 'forum' ? standInForum({ owner: OWNER }) : undefined

@@ -1,3 +1,4 @@
+import { between } from '../lives/page.js'
 import { counts, words, type Tally } from './tally.js'
 
 export interface Result {
@@ -8,6 +9,10 @@ export interface Result {
   seconds: number
 }
 
+/** How many of how many were tried. */
+const casesOf = ({ cases: { tried, of }, runs }: Tally): string =>
+  of === 0 ? String(runs) : tried === of ? `all ${of}` : `${tried} of ${of}`
+
 /** The page that says what was tried, and what came of it. */
 export function pageOf(results: readonly Result[], { date, seed }: { date: string; seed: number }): string {
   const cells = (values: readonly string[]) => `| ${values.join(' | ')} |`
@@ -17,16 +22,18 @@ export function pageOf(results: readonly Result[], { date, seed }: { date: strin
     '',
     `The parts of \`npm run trust\`, run on ${date} with seed ${seed}; they took ${minutes} minutes together. The same seed tries the same.`,
     '',
-    cells(['', ...counts.map((key) => words[key])]),
-    cells(['---', ...counts.map(() => '--:')]),
-    ...results.map(({ name, tally }) => cells([name, ...counts.map((key) => String(tally[key]))])),
-    cells(['**all**', ...counts.map((key) => `**${results.reduce((all, { tally }) => all + tally[key], 0)}**`)]),
+    cells(['', 'cases tried', ...counts.map((key) => words[key])]),
+    cells(['---', '--:', ...counts.map(() => '--:')]),
+    ...results.map(({ name, tally }) => cells([name, casesOf(tally), ...counts.map((key) => String(tally[key]))])),
+    cells(['**all**', '', ...counts.map((key) => `**${results.reduce((all, { tally }) => all + tally[key], 0)}**`)]),
     '',
     ...results.map(({ name, about }) => `- **${name}**: ${about}.`),
     '',
     'A run counts as *lost* when something of somebody’s is gone or changed, as *twice* when a planned thing stands there more than once, as *let in* when a',
     'stranger may more than before, as *wrong but said right* when it says that all is settled and it is not, as *hung* after two minutes, as *crashed* when it ends in anything',
     'but an owner’s words. The next run, without trouble, has to end where a run ends that had none.',
+    '',
+    between('## Lives', '## Trying a fault by hand'),
     '',
     '## Trying a fault by hand',
     '',

@@ -25,6 +25,8 @@ export interface Part {
   name: string
   /** What was done, for the page. */
   about: string
+  /** How many cases are tried where nobody says how many; all where left out. */
+  usual?: number
   run(ask: Ask): Promise<Tally> | Tally
 }
 
@@ -44,6 +46,7 @@ export const readingsAbout = (site: string): string =>
 export const parts: readonly Part[] = [
   ...kinds.map((kind): Part => ({
     name: `killed, ${kind}`,
+    usual: 60,
     about: `the demo’s plan, settled by a process that is killed before and after every request; the stand-in ${kind}`,
     run: ({ folder, seed, most }) =>
       killed(() => worlds[kind](folder, false), join(repository, plans[kind]), folder, chance(seed), most),
@@ -51,12 +54,14 @@ export const parts: readonly Part[] = [
   ...kinds.flatMap((kind) =>
     [false, true].map((inUse): Part => ({
       name: `faults, ${kind}${inUse ? ' in use' : ''}`,
+      usual: 100,
       about: `one fault of ${faultKinds.length} kinds a run, at every request of ${inUse ? 'a later plan on a site that its owner and strangers have worked on' : 'the demo’s plan'}; the stand-in ${kind}`,
       run: ({ folder, seed, most }) => faults(() => worlds[kind](folder, inUse), seed, most),
     })),
   ),
   ...kinds.map((kind): Part => ({
     name: `readings, ${kind}`,
+    usual: 140,
     about: readingsAbout(`the stand-in ${kind}`),
     run: ({ folder, seed, most }) => readings(() => worlds[kind](folder, false), chance(seed), most),
   })),
@@ -75,6 +80,7 @@ export const parts: readonly Part[] = [
     name: 'bad files',
     about:
       'mutants of the demo’s plans, some with a password in a wrong place: each is read or refused, fast, and quotes none',
+    usual: 5_000,
     run: ({ seed, most }) => badFiles(seed, Math.min(most, 20_000)),
   },
   {

@@ -41,7 +41,9 @@ export async function readings(make: () => Promise<World>, random: () => number,
     if (again > 0) throw new Error(`${world.name} is not as planned after a run: ${again} writes more`)
     const asked = world.proxy.passed.filter(({ method }) => method === 'GET')
     const all = asked.flatMap(({ number, url }) => wrongAnswers.map((is) => ({ number, url, is })))
-    for (const { number, url, is } of some(all, most, random)) {
+    const chosen = some(all, most, random)
+    tally.cases = { tried: chosen.length, of: all.length }
+    for (const { number, url, is } of chosen) {
       const what = `${is} in place of reading ${number} (${url.replace(/\d+/g, 'N')})`
       world.proxy.trouble([lasting({ at: number, is })])
       const writes = await run(what)

@@ -9,18 +9,22 @@ export interface Tally {
   hung: number
   crashed: number
   unhealed: number
+  /** How many cases there are, where not all of them were tried; and how many were. */
+  cases: { tried: number; of: number }
   /** What went wrong, a line each, for whoever has to mend it. */
   troubles: string[]
 }
 
 export const emptyTally = (): Tally => ({
   ...{ runs: 0, lost: 0, twice: 0, leaked: 0, letIn: 0, wrong: 0, hung: 0, crashed: 0, unhealed: 0 },
+  cases: { tried: 0, of: 0 },
   troubles: [],
 })
 
 export const sum = (tallies: readonly Tally[]): Tally =>
   tallies.reduce((all, one) => {
-    const more = { ...all, troubles: [...all.troubles, ...one.troubles] }
+    const cases = { tried: all.cases.tried + one.cases.tried, of: all.cases.of + one.cases.of }
+    const more = { ...all, cases, troubles: [...all.troubles, ...one.troubles] }
     for (const key of counts) more[key] += one[key]
     return more
   }, emptyTally())
