@@ -1,8 +1,7 @@
 import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
 import { standInBlog } from '../../stand-ins/blog/server/index.js'
 import { pathOf, type Page } from '../../stand-ins/blog/server/model.js'
-import type { System } from 'unpack'
-import { bodies, File, now, other, paragraph } from './file.js'
+import { bodies, File, now, other, paragraph, textOf } from './file.js'
 import type { Edit, Plan, Site, Thing } from './site.js'
 
 const things = (all: readonly object[]) => all as Thing[]
@@ -20,7 +19,7 @@ export function blogSite(): Site {
   const idOf = (room: 'pages' | 'categories' | 'tags', slug: unknown) => blog[room].find((one) => one.slug === slug)?.id
   return {
     running,
-    system: standInBlogSystem as System,
+    system: standInBlogSystem,
     isThere: () => blog.standing === 'set up',
     logins: [],
     always: ['site'],
@@ -95,7 +94,7 @@ export function blogSite(): Site {
       if (room === 'settings') return ['approve', 'commentsAllowed'].includes(field) ? 'commenting' : 'site'
       if (room === 'menus') return `menus/${thing.id}`
       if (room === 'pages') return `pages/${pathOf(blog.pages, thing as unknown as Page)}`
-      return `${room}/${String(thing.slug ?? thing.id)}`
+      return `${room}/${textOf(thing.slug ?? thing.id)}`
     },
     expects(ref, values, plan) {
       const { name, title, body, state, description, entries, categories, tags, approve } = values

@@ -1,8 +1,7 @@
 import { standInContentSystem } from '../../stand-ins/content/adapter/index.js'
 import { standInContent } from '../../stand-ins/content/server/index.js'
 import { pathOf, rights, type Account, type Page } from '../../stand-ins/content/server/model.js'
-import type { System } from 'unpack'
-import { bodies, File, nameOf, now, other, paragraph } from './file.js'
+import { bodies, File, nameOf, now, other, paragraph, textOf } from './file.js'
 import type { Edit, Plan, Site, Thing } from './site.js'
 
 const things = (all: readonly object[]) => all as Thing[]
@@ -24,7 +23,7 @@ export function contentSite(): Site {
     names === undefined ? [] : [names].flat().flatMap((name) => (name === 'members' ? ['members'] : groupsNamed(name)))
   /** Groups that the plan holds; members in place of none. */
   const known = (plan: Plan, names: unknown): unknown => {
-    const all = [names].flat().filter((name) => plan.has(`groups/${String(name)}`))
+    const all = [names].flat().filter((name) => plan.has(`groups/${textOf(name)}`))
     return all.length > 0 ? all : 'members'
   }
   /** Whom the plan shares a page with: what is above it counts as well. */
@@ -49,7 +48,7 @@ export function contentSite(): Site {
   }
   return {
     running,
-    system: standInContentSystem as System,
+    system: standInContentSystem,
     isThere: () => content.standing === 'set up',
     logins: [{ username: 'keeper', password: 'harbour-light-41' }],
     always: ['site', 'groups/Crew'],
@@ -89,7 +88,7 @@ export function contentSite(): Site {
         groups: file.list('groups', (_ref, name) => ({ name })),
         members: file.list('members', (ref, username) => ({
           ...{ username, email: `${username}@quay.example` },
-          groups: [plan.get(ref)?.groups ?? []].flat().filter((name) => plan.has(`groups/${String(name)}`)),
+          groups: [plan.get(ref)?.groups ?? []].flat().filter((name) => plan.has(`groups/${textOf(name)}`)),
         })),
         pages: file.list('pages', (ref) => ({ ...closed(ref), ...(ref === 'pages/team' && { under: rota }) })),
         posts: file.list('posts', (_ref, slug) => ({ slug })),
@@ -107,7 +106,7 @@ export function contentSite(): Site {
     refOf(room, thing) {
       if (room === 'settings') return 'site'
       if (room === 'pages') return `pages/${pathOf(content, thing as unknown as Page)}`
-      return `${room}/${String(thing.slug ?? thing.username ?? thing.name ?? thing.id)}`
+      return `${room}/${textOf(thing.slug ?? thing.username ?? thing.name ?? thing.id)}`
     },
     expects(ref, values, plan) {
       const { title, body, description, summary, place, groups } = values
@@ -143,13 +142,13 @@ export function contentSite(): Site {
     },
     plannedStanding(plan, { username }) {
       if (username === 'marlow') return ['manager']
-      const values = plan.get(`members/${String(username)}`)
+      const values = plan.get(`members/${textOf(username)}`)
       return values
         ? [
             'member',
             ...[values.groups ?? []]
               .flat()
-              .filter((name) => plan.has(`groups/${String(name)}`))
+              .filter((name) => plan.has(`groups/${textOf(name)}`))
               .flatMap(groupsNamed),
           ]
         : []

@@ -24,7 +24,7 @@ export class File {
     try {
       return readBaseline(text, this.#texts).baseline
     } catch (error) {
-      throw new Error(`${text}: ${JSON.stringify(error)}`)
+      throw new Error(`${text}: ${JSON.stringify(error)}`, { cause: error })
     }
   }
 
@@ -37,7 +37,10 @@ export class File {
 }
 
 /** A text as systems keep it. */
-export const paragraph = (text: unknown): string => `<p>${String(text)}</p>`
+export const paragraph = (text: unknown): string => `<p>${textOf(text)}</p>`
+/** A name or number as text. */
+export const textOf = (value: unknown): string =>
+  typeof value === 'string' || typeof value === 'number' ? String(value) : ''
 /** The moment that all clocks show just now. */
 export const now = (): string => new Date().toISOString()
 /** Texts that a plan may have. */

@@ -2,8 +2,7 @@ import { standInForumSystem } from '../../stand-ins/forum/adapter/index.js'
 import { standInForum } from '../../stand-ins/forum/server/index.js'
 import { actions, type Account, type Forum } from '../../stand-ins/forum/server/model.js'
 import { usualRights } from '../../stand-ins/forum/server/rights.js'
-import type { System } from 'unpack'
-import { File, nameOf, now, other } from './file.js'
+import { File, nameOf, now, other, textOf } from './file.js'
 import type { Edit, Plan, Site, Thing } from './site.js'
 
 const things = (all: readonly object[]) => all as Thing[]
@@ -17,7 +16,7 @@ const access = [
 
 /** Levels, and groups that the plan holds. */
 const inPlan = (plan: Plan, names: unknown): unknown[] =>
-  [names].flat().filter((name) => ladder.includes(String(name)) || plan.has(`groups/${String(name)}`))
+  [names].flat().filter((name) => ladder.includes(textOf(name)) || plan.has(`groups/${textOf(name)}`))
 /** Access as a file says it. */
 const known = (plan: Plan, access: unknown): object =>
   Object.fromEntries(Object.entries(access as object).map(([action, who]) => [action, inPlan(plan, who)]))
@@ -51,7 +50,7 @@ export function forumSite(): Site {
   }
   return {
     running,
-    system: standInForumSystem as System,
+    system: standInForumSystem,
     isThere: () => true,
     logins: [{ username: 'boss', password: 'harbour-light-41', temporary: true }],
     always: ['site', 'groups/Crew'],
@@ -98,7 +97,7 @@ export function forumSite(): Site {
     refOf(room, thing, field = '') {
       if (room === 'settings') return field === 'joinOpen' ? 'signUp' : 'site'
       if (room === 'forums' || room === 'shelves') return refOf(thing as unknown as Forum)
-      return `${room}/${String(thing.username ?? thing.name ?? thing.title ?? thing.id)}`
+      return `${room}/${textOf(thing.username ?? thing.name ?? thing.title ?? thing.id)}`
     },
     expects(ref, { title, description, locked, open, groups }) {
       return {
@@ -120,8 +119,8 @@ export function forumSite(): Site {
     },
     plannedStanding(plan, { username }) {
       if (username === 'marlow') return ['administrator']
-      const values = plan.get(`members/${String(username)}`)
-      const groups = inPlan(plan, values?.groups ?? []).flatMap((name) => whoOf(String(name)))
+      const values = plan.get(`members/${textOf(username)}`)
+      const groups = inPlan(plan, values?.groups ?? []).flatMap((name) => whoOf(textOf(name)))
       return values ? ['member', ...groups] : []
     },
     edits: {

@@ -42,7 +42,7 @@ export async function live(make: () => Site, seed: number, most: number, until =
     })
     if (!failed || counterexample === null) return { lives: numRuns }
     const story = errorInstance instanceof Error ? errorInstance.message : String(errorInstance)
-    return { lives: numRuns, wrong: { steps: String(counterexample[2]), story } }
+    return { lives: numRuns, wrong: { steps: fc.stringify(counterexample[2]), story } }
   } finally {
     mock.timers.reset()
     rmSync(root, { recursive: true, force: true })

@@ -1,8 +1,7 @@
 import { standInShopSystem } from '../../stand-ins/shop/adapter/index.js'
 import { standInShop } from '../../stand-ins/shop/server/index.js'
 import { pathOf, type Category } from '../../stand-ins/shop/server/model.js'
-import type { System } from 'unpack'
-import { bodies, File, now, other, paragraph } from './file.js'
+import { bodies, File, now, other, paragraph, textOf } from './file.js'
 import type { Edit, Site, Thing } from './site.js'
 
 const things = (all: readonly object[]) => all as Thing[]
@@ -28,7 +27,7 @@ export function shopSite(): Site {
   }
   return {
     running,
-    system: standInShopSystem as System,
+    system: standInShopSystem,
     isThere: () => shop.standing === 'set up',
     logins: [],
     always: ['site', 'categories/beans'],
@@ -87,8 +86,8 @@ export function shopSite(): Site {
     refOf(room, thing, field = '') {
       if (room === 'settings') return /^(title|description|language|timezone)$/.test(field) ? 'site' : 'store'
       if (room === 'categories') return `categories/${pathOf(shop, thing as unknown as Category)}`
-      if (room === 'products') return `products/${String(thing.sku)}`
-      return `${room}/${String(thing.slug ?? thing.name ?? thing.id)}`
+      if (room === 'products') return `products/${textOf(thing.sku)}`
+      return `${room}/${textOf(thing.slug ?? thing.name ?? thing.id)}`
     },
     expects(_ref, { name, title, body, text: words = body, description, price, salePrice, phone, freeFrom, rate }) {
       return {
@@ -100,7 +99,7 @@ export function shopSite(): Site {
         ...(salePrice !== undefined && { sale: salePrice }),
         ...(phone !== undefined && { phone }),
         ...(freeFrom !== undefined && { freeFrom }),
-        ...(rate !== undefined && { rates: [`GB ${String(rate)}`] }),
+        ...(rate !== undefined && { rates: [`GB ${textOf(rate)}`] }),
       }
     },
     audience: (room, { state }) =>

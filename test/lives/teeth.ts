@@ -53,7 +53,7 @@ const lived = (tooth: Tooth, name: string): Promise<Lived> => {
 }
 
 const stepsIn = (steps: string): number => steps.replace(/\/\*.*/, '').match(/(?:^|,)[a-zA-Z]+/g)?.length ?? 0
-const rows: string[] = []
+const rows = new Map<number, string>()
 const left = teeth.map((tooth, index) => ({ tooth, index })).filter(({ index }) => !only || only.includes(index))
 let isEachFound = true
 const worker = async () => {
@@ -61,9 +61,9 @@ const worker = async () => {
     const { tooth, index } = next
     const { lives, wrong } = await lived(tooth, String(index))
     isEachFound &&= wrong !== undefined
-    rows[index] =
-      `| ${tooth.fault} | ${tooth.on} | ${wrong ? `${lives}` : `not in ${lives}`} | ${wrong ? stepsIn(wrong.steps) : ''} |`
-    process.stderr.write(`${rows[index]}\n${wrong ? `${wrong.story}\n\n` : ''}`)
+    const row = `| ${tooth.fault} | ${tooth.on} | ${wrong ? `${lives}` : `not in ${lives}`} | ${wrong ? stepsIn(wrong.steps) : ''} |`
+    rows.set(index, row)
+    process.stderr.write(`${row}\n${wrong ? `${wrong.story}\n\n` : ''}`)
   }
 }
 await Promise.all([worker(), worker()])
@@ -72,7 +72,7 @@ const table = [
   '',
   '| without its fix | on | found by life | shrunk to steps |',
   '| --- | --- | --: | --: |',
-  ...rows.filter((row) => row),
+  ...[...rows].sort(([one], [other]) => one - other).map(([, row]) => row),
 ].join('\n')
 process.stdout.write(`${table}\n`)
 if (!only) putSection('teeth', table)
