@@ -178,7 +178,12 @@ export function contentSite(): Site {
       events: (name, word) => ({
         ...{ ...entry(name, word), start: '2026-05-05T10:00', end: '2026-05-05T11:00', place: word },
       }),
-      groups: (name, word) => ({ id: content.next++, name, description: word }),
+      groups(name) {
+        const id = content.next++
+        // whoever is there already joins it
+        content.accounts.findLast(({ role }) => role === 'member')?.groups.push(id)
+        return { id, name, description: '' }
+      },
       members: (name, word) => ({
         ...{
           id: content.next++,

@@ -148,7 +148,12 @@ export function forumSite(): Site {
         ...{ id: board.next++, category: board.categories[0]?.id ?? 1, title: name, description: word, locked: false },
         ...{ removeOldAfter: 0, may: usualRights() },
       }),
-      groups: (name, word) => ({ id: board.next++, name, description: word }),
+      groups(name) {
+        const id = board.next++
+        // whoever is there already joins it
+        board.accounts.findLast(({ role }) => role === 'member')?.groups.push(id)
+        return { id, name, description: '' }
+      },
       members: (name, word) => ({
         ...{ id: board.next++, username: name, shown: name, email: `private-${word}@sea.example`, password: word },
         ...{ made: now(), role: 'member', groups: [], wrong: 0, lockedUntil: 0, lastPost: 0 },

@@ -108,6 +108,16 @@ export class Life {
     this.story.push(story)
     return this.claims.by(hand)
   }
+  /** Strangers register, comment and order. */
+  moveIn(): void {
+    const rooms = this.site.rooms()
+    for (const room of ['accounts', 'members', 'comments', 'orders']) {
+      const { word } = this.word()
+      const adds = this.site.adds[room]
+      if (adds && this.site.isThere())
+        this.hand(`hand: ${room}: adds ${word}`, () => rooms[room]?.push(adds(word, word)))
+    }
+  }
   /** Time passes. */
   pass(): void {
     mock.timers.tick(HOUR)

@@ -24,17 +24,24 @@ export interface Lived {
  */
 export async function live(make: () => Site, seed: number, most: number, until = Infinity): Promise<Lived> {
   const root = mkdtempSync(join(tmpdir(), 'unpack-lives-'))
-  const property = fc.asyncProperty(fc.nat(1023), fc.boolean(), steps, async (planned, isSettled, commands) => {
-    mock.timers.reset()
-    mock.timers.enable({ apis: ['Date'], now: FIRST_DAY })
-    const life = await Life.begin(make, root, planned)
-    try {
-      if (isSettled) await life.settle(calm)
-      await fc.asyncModelRun(() => ({ model: {}, real: life }), commands)
-    } finally {
-      await life.end()
-    }
-  })
+  const property = fc.asyncProperty(
+    fc.nat(1023),
+    fc.boolean(),
+    fc.boolean(),
+    steps,
+    async (planned, isSettled, isLivedIn, commands) => {
+      mock.timers.reset()
+      mock.timers.enable({ apis: ['Date'], now: FIRST_DAY })
+      const life = await Life.begin(make, root, planned)
+      try {
+        if (isSettled) await life.settle(calm)
+        if (isLivedIn) life.moveIn()
+        await fc.asyncModelRun(() => ({ model: {}, real: life }), commands)
+      } finally {
+        await life.end()
+      }
+    },
+  )
   try {
     const { failed, numRuns, counterexample, errorInstance } = await fc.check(property, {
       ...{ seed, numRuns: most },
@@ -42,7 +49,7 @@ export async function live(make: () => Site, seed: number, most: number, until =
     })
     if (!failed || counterexample === null) return { lives: numRuns }
     const story = errorInstance instanceof Error ? errorInstance.message : String(errorInstance)
-    return { lives: numRuns, wrong: { steps: fc.stringify(counterexample[2]), story } }
+    return { lives: numRuns, wrong: { steps: fc.stringify(counterexample[3]), story } }
   } finally {
     mock.timers.reset()
     rmSync(root, { recursive: true, force: true })

@@ -30,7 +30,7 @@ export function shopSite(): Site {
     system: standInShopSystem,
     isThere: () => shop.standing === 'set up',
     logins: [],
-    always: ['site', 'categories/beans'],
+    always: ['site', 'store', 'categories/beans'],
     wishes: [
       {
         ref: 'site',

@@ -1,5 +1,6 @@
 import fc, { type AsyncCommand } from 'fast-check'
 import { calm, type Flags, type Life, type Trouble } from './life.js'
+import type { Thing } from './site.js'
 import { thingsOf } from './snapshot.js'
 import { nameOf } from './file.js'
 
@@ -24,33 +25,77 @@ class Plans extends Step {
     super()
   }
   protected override happens(life: Life): void {
-    const [which, key, choice] = this.numbers
-    const wish = nth(life.site.wishes, which)
-    if (!wish) return
-    const plan = new Map(life.plan)
-    const known = plan.get(wish.ref)
-    const keys = Object.keys(wish.values)
-    if (known && choice % 5 === 0 && !life.site.always.includes(wish.ref)) {
-      // what stands below goes along
-      for (const ref of plan.keys()) if (ref === wish.ref || ref.startsWith(`${wish.ref}/`)) plan.delete(ref)
-    } else if (known) {
-      const name = nth(keys, key) ?? ''
-      plan.set(wish.ref, set(known, name, nth(wish.values[name] ?? [], choice)))
-    } else if (wish.ref.split('/').length < 3 || plan.has(wish.ref.replace(/\/[^/]*$/, '')))
-      plan.set(
-        wish.ref,
-        keys.reduce((all, name) => set(all, name, nth(wish.values[name] ?? [], choice)), {}),
-      )
-    life.plan = plan
-    life.story.push(`plan: ${wish.ref} ${JSON.stringify(plan.get(wish.ref)) || 'gone'}`)
+    plans(life, this.numbers)
   }
   override toString(): string {
     return `plan(${this.numbers.join()})`
   }
 }
-const set = (values: Readonly<Record<string, unknown>>, key: string, value: unknown): Record<string, unknown> => {
+function plans(life: Life, [which, key, choice]: Numbers): void {
+  const wish = nth(life.site.wishes, which)
+  if (!wish) return
+  const plan = new Map(life.plan)
+  const known = plan.get(wish.ref)
+  const keys = Object.keys(wish.values)
+  if (known && choice % 5 === 0 && !life.site.always.includes(wish.ref)) {
+    // what stands below goes along
+    for (const ref of plan.keys()) if (ref === wish.ref || ref.startsWith(`${wish.ref}/`)) plan.delete(ref)
+  } else if (known) {
+    const name = nth(keys, key) ?? ''
+    plan.set(wish.ref, withKey(known, name, nth(wish.values[name] ?? [], choice)))
+  } else if (wish.ref.split('/').length < 3 || plan.has(wish.ref.replace(/\/[^/]*$/, '')))
+    plan.set(
+      wish.ref,
+      keys.reduce((all, name) => withKey(all, name, nth(wish.values[name] ?? [], choice)), {}),
+    )
+  life.plan = plan
+  life.story.push(`plan: ${wish.ref} ${JSON.stringify(plan.get(wish.ref)) || 'gone'}`)
+}
+const withKey = (values: Readonly<Record<string, unknown>>, key: string, value: unknown): Record<string, unknown> => {
   const { [key]: _, ...rest } = values
   return value === undefined ? rest : { ...rest, [key]: value }
+}
+
+/** The plan changes its mind, and somebody works on the very thing while the run is under way. */
+class Crosses extends Step {
+  constructor(
+    readonly plan: Numbers,
+    readonly at: number,
+    readonly numbers: Numbers,
+  ) {
+    super()
+  }
+  protected override async happens(life: Life): Promise<void> {
+    plans(life, this.plan)
+    const hand = () => deed(life, this.numbers, true)()
+    life.story.push(`settle, somebody at ${this.at}`)
+    await life.settle({ ...calm, meanwhile: { at: this.at, hand } })
+  }
+  override toString(): string {
+    return `crosses(${this.plan.join()};${this.at};${this.numbers.join()})`
+  }
+}
+
+/** Somebody writes, the plan is written over it, somebody may write again, and the run is taken back. */
+class Regrets extends Step {
+  constructor(
+    readonly first: Numbers,
+    readonly second: Numbers | undefined,
+  ) {
+    super()
+  }
+  protected override async happens(life: Life): Promise<void> {
+    deed(life, this.first)()
+    life.story.push('settle, again: true')
+    await life.settle({ ...calm, again: true })
+    // the same thing again, where it can be edited in the same way
+    if (this.second) deed(life, [this.second[0] % 3, this.first[1], this.second[2]])()
+    life.story.push('undo the last')
+    await life.undo(life.records.length - 1, calm)
+  }
+  override toString(): string {
+    return `regrets(${this.first.join()};${this.second?.join() ?? ''})`
+  }
 }
 
 /** The owner lets what shipped go, or not. */
@@ -72,10 +117,11 @@ function deed(life: Life, [what, which, how]: Numbers, isMeanwhile = false): () 
   const { site } = life
   if (!site.isThere()) return () => []
   const { word, number } = life.word()
-  const hands = [edit, edit, edit, add, remove, restore]
+  const hands = [edit, edit, rewrite, add, remove, restore]
   return nth(hands, what) ?? edit
 
-  function edit(): string[] {
+  /** Something to work on, and what of it can be edited. */
+  function choice() {
     const settings = { key: 'settings/site', room: 'settings', thing: site.settings() }
     const all = [...thingsOf(site), settings].filter(
       ({ room, thing }) => site.edits[room] && !owners.has(String(thing.role)),
@@ -83,10 +129,22 @@ function deed(life: Life, [what, which, how]: Numbers, isMeanwhile = false): () 
     const planned = all.filter(({ room, thing }) => room === 'settings' || life.plan.has(site.refOf(room, thing)))
     const due = isMeanwhile ? planned.filter((one) => life.isDue(one)) : []
     // mostly what the plan is about
-    const of = due.length > 0 && which % 4 > 0 ? due : which % 4 > 1 ? planned : all
+    const others = all.filter((one) => !planned.includes(one))
+    const of = due.length > 0 && which % 4 > 0 ? due : which % 4 > 1 || others.length === 0 ? planned : others
     const one = nth(of, which >> 2)
-    const field = nth(Object.keys(site.edits[one?.room ?? ''] ?? {}), how)
-    if (!one || field === undefined) return []
+    return { one, fields: Object.keys(site.edits[one?.room ?? ''] ?? {}) }
+  }
+  function edit(): string[] {
+    const { one, fields } = choice()
+    const field = nth(fields, how)
+    return one && field !== undefined ? set(one, field) : []
+  }
+  /** Everything that can be edited on one thing. */
+  function rewrite(): string[] {
+    const { one, fields } = choice()
+    return one ? fields.flatMap((field) => set(one, field)) : []
+  }
+  function set(one: { key: string; room: string; thing: Thing }, field: string): string[] {
     const value = site.edits[one.room]?.[field]?.(one.thing, word, number)
     const told = `${one.key} (${site.refOf(one.room, one.thing, field)}) ${field} = ${JSON.stringify(value)}`
     return life.hand(`hand: ${told}`, () => {
@@ -263,6 +321,8 @@ export const steps = fc.commands<object, Life, true>(
     chosen.map((one) => new Settles(one)),
     chosen.map((one) => new Settles(one)),
     fc.constant(new SettlesTwice()),
+    fc.tuple(numbers, fc.integer({ min: 5, max: 45 }), numbers).map((one) => new Crosses(...one)),
+    fc.tuple(numbers, fc.option(numbers, { nil: undefined })).map((one) => new Regrets(...one)),
     fc.tuple(number, chosen).map(([which, one]) => new Undoes(which, one)),
     fc.constant(new Confirms()),
     fc.constant(new Loses()),

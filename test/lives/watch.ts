@@ -99,7 +99,7 @@ export class Watch {
       if (ref === undefined) this.trouble(`${value} is gone, behind ${line}`)
       else if (!isTold) this.trouble(`${value} (${ref}) is ${is ?? 'nothing'}, behind ${line}`)
       else this.overwritten.push(was ?? '')
-      if (isTold && was !== undefined && !this.#isRecorded(was))
+      if (isTold && was !== undefined && !this.#isRecorded(was, exact.has(room)))
         this.trouble(`${value} (${ref}) was written over as told, and no record holds it, behind ${line}`)
     }
     for (const { key, field } of this.claims.broken(now)) this.claims.release(key, field)
@@ -118,9 +118,11 @@ export class Watch {
     if (!isUndo && plan.has(ref) && exact.has(room) && !left.has(`${ref}#${field}`)) return true
     return !isUndo && plan.has(ref) && (again === true || (again !== false && again.includes(ref)))
   }
-  #isRecorded(value: string): boolean {
+  /** Things are copied, so that undo gives them back; of settings the journal tells what was there. */
+  #isRecorded(value: string, isSetting: boolean): boolean {
     const word = unique.exec(value)?.[0]
-    return word === undefined || textsIn(this.records).some(({ text }) => text.includes(word))
+    const copies = textsIn(this.records).filter(({ folder }) => isSetting || folder.endsWith('removed'))
+    return word === undefined || copies.some(({ text }) => text.includes(word))
   }
 
   #audienceOf(key: string, room: string, thing: Thing, all: ReturnType<typeof thingsOf>, line: string): void {
@@ -211,11 +213,11 @@ function add(all: Map<string, Set<string>>, key: string, more: readonly string[]
 }
 
 /** Every file below a folder, as text. */
-export function textsIn(folder: string): { name: string; text: string }[] {
+export function textsIn(folder: string): { folder: string; name: string; text: string }[] {
   try {
     return readdirSync(folder, { recursive: true, withFileTypes: true })
       .filter((one) => one.isFile())
-      .map(({ parentPath, name }) => ({ name, text: readFileSync(join(parentPath, name), 'utf8') }))
+      .map(({ parentPath, name }) => ({ folder: parentPath, name, text: readFileSync(join(parentPath, name), 'utf8') }))
   } catch {
     return []
   }
