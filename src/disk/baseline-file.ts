@@ -18,7 +18,7 @@ const mostOf = (name: string) => (isUpload(name) || /\.zip$/i.test(name) ? MOST_
  * @param file the baseline's file, in YAML 1.2 and UTF-8
  * @param at another address for the same plan
  * @returns the baseline, with what its files hold
- * @throws UnpackError `file-missing`, `file-not-utf8`, `file-outside`, `file-too-large`, `baseline-wrong` with every mistake
+ * @throws UnpackError `file-missing`, `file-not-utf8`, `file-outside`, `file-too-large`, `baseline-wrong` with the first hundred mistakes
  * @example await settle(baselineFile('sites/repair-cafe/baseline.yaml'), { logins })
  */
 export function baselineFile(file: string, at?: string): Baseline {

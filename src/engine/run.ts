@@ -4,6 +4,7 @@ import { UnpackError } from '../core/errors.js'
 import { Guard } from '../logins/guard.js'
 import type { System } from '../systems/system.js'
 import { Account } from './account.js'
+import { callersOwn } from './callers-own.js'
 import { refuseUnsafe, surveyWithDoor } from './begin.js'
 import type { Phase } from './events.js'
 import { ManyEyes } from './many-eyes.js'
@@ -58,7 +59,12 @@ export class Run {
     const { packages, notes } = await packagesIn(baseline, system)
     return new Run(
       { ...baseline, packages },
-      { ...options, door },
+      {
+        ...options,
+        door,
+        logins: callersOwn('logins', options.logins),
+        ...(options.mailbox && { mailbox: callersOwn('mailbox', options.mailbox) }),
+      },
       new Account(guard, notes, options),
       await keeping.memory(surveyed.address),
       keeping,

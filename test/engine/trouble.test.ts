@@ -88,6 +88,32 @@ test('a page that is not the one that was asked for stops the run before anythin
   assert.doesNotMatch(text, /Gwen|tide/)
 })
 
+test('what a caller’s own function throws is told with its name', async () => {
+  const fails = () => {
+    throw new Error('out of coffee')
+  }
+  const site = await stand()
+  const mine = { ...site.options, confirm: false }
+  // what reads a login is asked for before anything is sent, and what stores one in the middle of it
+  const logins = (name: 'find' | 'put') =>
+    new Proxy(site.options.logins, { get: (own, key) => (key === name ? fails : bound(own, key)) })
+  for (const [what, more] of [
+    ['choose', { choose: fails }],
+    ['logins', { logins: logins('find') }],
+    ['logins', { logins: logins('put') }],
+  ] as const)
+    await assert.rejects(settle(smallBaseline(site.address), { ...mine, ...more }), (error: unknown) => {
+      assert.ok(error instanceof UnpackError)
+      assert.deepEqual([error.code, error.exit], ['caller-failed', 5])
+      assert.match(error.message, new RegExp(`“${what}” failed: out of coffee`))
+      return true
+    })
+})
+const bound = (own: object, key: PropertyKey): unknown => {
+  const value: unknown = Reflect.get(own, key)
+  return typeof value === 'function' ? (value as (...given: unknown[]) => unknown).bind(own) : value
+}
+
 test('a listener that fails stops nothing', async () => {
   const site = await stand()
   const done = await settle(smallBaseline(site.address), {

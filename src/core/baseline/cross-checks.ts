@@ -1,7 +1,7 @@
 import { areaNames, areaOf } from '../areas/index.js'
 import { fileMistakes } from './file-checks.js'
 import type { Files } from './files.js'
-import { pathText } from './mistakes.js'
+import { MOST_MISTAKES, pathText } from './mistakes.js'
 import type { AddMistake, Mistake } from './mistake.js'
 import { isGroup, listOf, type NamedItem, type Path, type PlainGroup } from './plain-values.js'
 import { exampleAt } from './schema-walk.js'
@@ -23,12 +23,25 @@ function* groups(value: unknown, path: Path = []): Generator<[Record<string, unk
 /**
  * What no schema can see: checked on the plain values, so that it runs even where some types are wrong.
  * @param files the texts of the files that the baseline names
+ * @returns the first mistakes, and how many there are beyond
  */
-export function crossChecks(values: unknown, source: Source, files: Files): Mistake[] {
-  if (!isGroup(values)) return []
+export function crossChecks(values: unknown, source: Source, files: Files): { found: Mistake[]; more: number } {
   const found: Mistake[] = []
-  const add: AddMistake = (code, path, what, expected, example = exampleAt(path)) =>
-    found.push({ code, at: source.at(path), path: pathText(path), what, expected, example })
+  let more = 0
+  if (!isGroup(values)) return { found, more }
+  const add: AddMistake = (code, path, what, expected, example) => {
+    // places of mistakes take time: a table may have a hundred thousand
+    if (found.length >= MOST_MISTAKES) more += 1
+    else
+      found.push({
+        code,
+        at: source.at(path),
+        path: pathText(path),
+        what,
+        expected,
+        example: example ?? exampleAt(path),
+      })
+  }
   passwords(values, add)
   fileMistakes(values, files, add)
   for (const name of areaNames) {
@@ -40,7 +53,7 @@ export function crossChecks(values: unknown, source: Source, files: Files): Mist
   }
   if (values.samples === 'shipped' && values.shipped === 'remove')
     add('contradiction', ['samples'], '`shipped: remove` takes the same content away', 'one or the other')
-  return found
+  return { found, more }
 }
 
 function passwords(values: PlainGroup, add: AddMistake): void {

@@ -30,8 +30,8 @@ export const pathText = (path: readonly PropertyKey[]): string =>
     })
     .join('')
 
-/** Mistakes of one sort that are told; more of them help nobody. */
-const MOST = 100
+/** Mistakes that are told; more of them help nobody. */
+export const MOST_MISTAKES = 100
 
 function unknownKey(source: Source, path: readonly PropertyKey[], key: string): Mistake {
   const known = keysAt(path)
@@ -90,9 +90,9 @@ function standsThere(value: unknown, expected: string): string {
 
 /** Turns what the schema found into mistakes with places. */
 export function mistakesOf(issues: readonly Issue[], source: Source, values: unknown): Mistake[] {
-  return issues.slice(0, MOST).flatMap((issue): Mistake[] => {
+  return issues.slice(0, MOST_MISTAKES).flatMap((issue): Mistake[] => {
     if (issue.code === 'unrecognized_keys')
-      return issue.keys.slice(0, MOST).map((key) => unknownKey(source, issue.path, key))
+      return issue.keys.slice(0, MOST_MISTAKES).map((key) => unknownKey(source, issue.path, key))
     if (issue.code === 'invalid_key') return [wrongKey(issue, source)]
     if (issue.code === 'invalid_union') {
       const inner = nearestForm(issue.errors)

@@ -5,7 +5,7 @@ import { flawTexts, isHarmless } from './flaws.js'
 import { picturesNamed, textIn, withFiles, type Files } from './files.js'
 import { filesIn } from './names.js'
 import { isGroup } from './plain-values.js'
-import { mistakesOf, mistakeText } from './mistakes.js'
+import { MOST_MISTAKES, mistakesOf, mistakeText } from './mistakes.js'
 import type { Mistake } from './mistake.js'
 import { tableIn, tableOf } from './table.js'
 import { baselineSchema, type Baseline } from './schema.js'
@@ -32,7 +32,7 @@ export function filesNamed(text: string, files: Files = {}): string[] {
 }
 
 /**
- * Every mistake of a baseline's text, in the order of the file.
+ * The mistakes of a baseline's text, in the order of the file; of more than a hundred, the first.
  * @param text YAML 1.2
  * @param files the files it names, by the names it uses: texts, or bytes
  * @param file what to call the text in places
@@ -45,17 +45,20 @@ export function mistakesIn(text: string, files: Files = {}, file = 'baseline.yam
 /**
  * Reads a baseline.
  * @returns the baseline, its document and the places of its values
- * @throws UnpackError `baseline-wrong`, with every mistake as a line
+ * @throws UnpackError `baseline-wrong`, with the first hundred mistakes, a line each, and how many there are
  * @example readBaseline(text, { 'pages/visit.md': '# Visit us' }, 'demo/baseline.yaml').baseline.site.title
  */
 export function readBaseline(text: string, files: Files = {}, file = 'baseline.yaml'): ReadBaseline {
   const source = new Source(text, file)
-  const { mistakes, values } = examine(source, files)
+  const { mistakes, more, values } = examine(source, files)
   if (!values) {
     throw UnpackError.of(
       'baseline-wrong',
-      { file, count: mistakes.length },
-      { at: mistakes[0] && placeText(mistakes[0].at), lines: mistakes.map(mistakeText) },
+      { file, count: mistakes.length + more },
+      {
+        at: mistakes[0] && placeText(mistakes[0].at),
+        lines: [...mistakes.map(mistakeText), ...(more > 0 ? [`… and ${more} more`] : [])],
+      },
     )
   }
   return { baseline: withFiles(values, files), document: source.document, where: (path) => source.at(path) }
@@ -80,22 +83,34 @@ function withTables(source: Source, files: Files): { values: unknown; from: stri
 
 const placeText = ({ file, line, column }: Position): string => `${file}:${line}:${column}`
 
-function examine(source: Source, files: Files): { mistakes: Mistake[]; values?: Parameters<typeof withFiles>[0] } {
+interface Examined {
+  mistakes: Mistake[]
+  /** How many there are beyond those. */
+  more: number
+  values?: Parameters<typeof withFiles>[0]
+}
+function examine(source: Source, files: Files): Examined {
   const flaws = source.flaws.map(({ code, at }): Mistake => ({ code: 'yaml', at, path: '', ...flawTexts[code] }))
   const { values, tables } = withTables(source, files)
   // of a text that is no YAML the values are what the parser guessed
-  if (source.flaws.some(({ code }) => !isHarmless(code))) return { mistakes: flaws }
+  if (source.flaws.some(({ code }) => !isHarmless(code))) return { mistakes: flaws, more: 0 }
   if (!isGroup(values)) {
     const at = source.at([])
-    return { mistakes: [...flaws, { code: 'yaml', at, path: '', ...flawTexts.NO_PLAN }] }
+    return { mistakes: [...flaws, { code: 'yaml', at, path: '', ...flawTexts.NO_PLAN }], more: 0 }
   }
   const parsed = baselineSchema.safeParse(values)
-  const crossed = crossChecks(values, source, files)
+  const { found: crossed, more } = crossChecks(values, source, files)
   // what a cross-check explains better (a password!) the schema need not say again
   const explained = new Set(crossed.map(({ path }) => path))
   const typed = parsed.success
     ? []
     : mistakesOf(parsed.error.issues, source, values).filter(({ path }) => !explained.has(path))
-  const mistakes = [...flaws, ...typed, ...crossed, ...tables].sort(inOrder(source.file))
-  return { mistakes, values: mistakes.length === 0 && parsed.success ? parsed.data : undefined }
+  const all = [...flaws, ...typed, ...crossed, ...tables].sort(inOrder(source.file))
+  const unsaid =
+    Math.max(0, (parsed.error?.issues.length ?? 0) - MOST_MISTAKES) + Math.max(0, all.length - MOST_MISTAKES)
+  return {
+    mistakes: all.slice(0, MOST_MISTAKES),
+    more: more + unsaid,
+    values: all.length === 0 && parsed.success ? parsed.data : undefined,
+  }
 }

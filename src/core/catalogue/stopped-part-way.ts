@@ -9,6 +9,12 @@ export const stoppedPartWay = {
     () => 'Wait until the other has ended, then run the same command again.',
   ),
 
+  'caller-failed': entry(
+    5,
+    (d: { what: string; why: string }) => `What the calling program gave as “${d.what}” failed: ${d.why}`,
+    () => 'Mend it there and run again; the run looks first what is there, and goes on.',
+  ),
+
   'first-run-refused': entry(
     5,
     (d: { address: string; why: string }) => `The first-run form of ${d.address} was not accepted: ${d.why}`,
