@@ -170,8 +170,8 @@ test('60 forums in 6 categories: one form a role, one reading of the public page
   const asked = (pattern: RegExp) => forum.requests().filter((line) => pattern.test(line)).length
   assert.equal(asked(/^POST \/admincp\/categories\/new\//), 66)
   assert.equal(asked(/^GET \/admincp\/categories\/new\//), 1)
-  // the shipped forum's: its settings decide whether it may go
-  assert.equal(asked(/^GET \/admincp\/categories\/edit\//), 1)
+  // the shipped forum's: its settings decide whether it may go; they are read again right before it goes
+  assert.equal(asked(/^GET \/admincp\/categories\/edit\//), 2)
   assert.ok(asked(/^POST \/admincp\/permissions\/categories\/\d+\/$/) <= 5)
   assert.ok(done.requests <= 140, `${done.requests} requests`)
   const again = await settle(many, options)

@@ -1,4 +1,6 @@
 import { z } from 'zod'
+import type { ReadItem } from '../../../core/area.js'
+import type { ForumItem } from '../../../core/areas/forums.js'
 import type { Baseline } from '../../../core/baseline/schema.js'
 import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
@@ -16,36 +18,11 @@ const days = (field: string | undefined): number | 'never' => (Number(field ?? 0
 
 export const forums: AreaOnSystem<'forums', MisagoSession> = {
   keys: ['title', 'parent', 'description', 'locked', 'removeOldAfterDays'],
-  async read(session, { forums: planned = [], gone }) {
-    const [tree, page] = await Promise.all([treeOf(session), pageOf(session)])
-    const withDays = new Set(
-      planned.flatMap(({ title, forums = [] }) =>
-        forums.flatMap((one) => (one.removeOldAfterDays === undefined ? [] : [`forums/${title}/${one.title}`])),
-      ),
-    )
-    return Promise.all(
-      tree.map(async (branch) => {
-        const { id, title, ref, address } = branch
-        const seen = page.CATEGORIES.find((one) => one.id === id)
-        // what the public page does not tell its owner stands in a form for each
-        const form = !seen || withDays.has(ref) ? (await session.form(`categories/edit/${id}/`)).fields : undefined
-        const above = tree.find((one) => one.id === branch.parent)
-        const description = form?.description ?? seen?.description?.plain ?? ''
-        const locked = form ? form.is_closed === '1' : (seen?.is_closed ?? false)
-        const item = {
-          title,
-          parent: above?.ref ?? '',
-          description,
-          locked,
-          ...(form && { removeOldAfterDays: days(form.prune_replied_after) }),
-        }
-        const place = id === SHIPPED.id && branch.parent === 0
-        const known = SHIPPED.titles.includes(title)
-        const untouched = place && known && branch.topics === 0 && (await isAsShipped(session))
-        const copy = place || goesBy(gone, ref) ? await copyOf(session, branch) : item
-        return { id, item, address, copy, marks: { place, untouched, known } }
-      }),
-    )
+  read: (session, baseline) => readForums(session, baseline),
+  readAgain(session, found, baseline) {
+    const ids = found.map(({ id }) => Number(id))
+    session.shelf.forget('tree', 'page', 'categories/', ...ids.map((id) => `categories/edit/${id}/ form`))
+    return readForums(session, baseline, ids)
   },
   translate(differences) {
     const comes = differences.flatMap((one) => (one.is === 'left over' ? [] : [one.ref as string]))
@@ -97,6 +74,45 @@ export const forums: AreaOnSystem<'forums', MisagoSession> = {
   // a planned one may go by that name, and stand at that address
   shippedAt: ({ forums = [] }) =>
     forums.some(({ title }) => SHIPPED.titles.includes(title)) ? [] : ['c/first-category/3/'],
+}
+
+/** @param only the numbers of those to read; all where left out */
+async function readForums(
+  session: MisagoSession,
+  { forums: planned = [], gone }: Baseline,
+  only?: readonly number[],
+): Promise<ReadItem<ForumItem>[]> {
+  const [tree, page] = await Promise.all([treeOf(session), pageOf(session)])
+  const withDays = new Set(
+    planned.flatMap(({ title, forums = [] }) =>
+      forums.flatMap((one) => (one.removeOldAfterDays === undefined ? [] : [`forums/${title}/${one.title}`])),
+    ),
+  )
+  return Promise.all(
+    tree
+      .filter(({ id }) => only?.includes(id) ?? true)
+      .map(async (branch) => {
+        const { id, title, ref, address } = branch
+        const seen = page.CATEGORIES.find((one) => one.id === id)
+        // what the public page does not tell its owner stands in a form for each
+        const form = !seen || withDays.has(ref) ? (await session.form(`categories/edit/${id}/`)).fields : undefined
+        const above = tree.find((one) => one.id === branch.parent)
+        const description = form?.description ?? seen?.description?.plain ?? ''
+        const locked = form ? form.is_closed === '1' : (seen?.is_closed ?? false)
+        const item = {
+          title,
+          parent: above?.ref ?? '',
+          description,
+          locked,
+          ...(form && { removeOldAfterDays: days(form.prune_replied_after) }),
+        }
+        const place = id === SHIPPED.id && branch.parent === 0
+        const known = SHIPPED.titles.includes(title)
+        const untouched = place && known && branch.topics === 0 && (await isAsShipped(session))
+        const copy = place || goesBy(gone, ref) ? await copyOf(session, branch) : item
+        return { id, item, address, copy, marks: { place, untouched, known } }
+      }),
+  )
 }
 
 const goesBy = ({ forums: named = [] }: Baseline['gone'], ref: string): boolean =>
