@@ -172,7 +172,7 @@ const madeBy = (load: readonly Step[], outcomes: readonly Carried[]): { area: st
 /** What the site would not make. A server that failed may have made it all the same. */
 const notMadeBy = (load: readonly Step[], outcomes: readonly Carried[]): string[] =>
   load.flatMap(({ more }, index) => {
-    const { refused } = outcomes[index] ?? {}
-    const isSure = refused !== undefined && !refused.startsWith('HTTP 5')
+    const { refused, mail } = outcomes[index] ?? {}
+    const isSure = refused !== undefined && mail === undefined && !refused.startsWith('HTTP 5')
     return isSure && more.gives !== undefined && more.proves.some(({ is }) => is === 'missing') ? [more.gives] : []
   })

@@ -9,7 +9,7 @@ import type { Session } from './session.js'
  */
 export type Carried =
   | { id?: Id; address?: string; mail?: string; refused?: undefined }
-  | { refused: string; id?: undefined; address?: undefined; mail?: undefined }
+  | { refused: string; id?: undefined; address?: undefined; mail?: string }
 
 /** One form or route of a system that takes changes, and knows its own traps. */
 export interface Carrier<F, S extends Session = Session> {

@@ -81,7 +81,8 @@ async function answered(outcomes: Carried[], since: Date, { answerMail }: CarryO
     if (mail !== undefined && !left.has(mail)) left.set(mail, await answerMail?.(mail, since))
   return outcomes.map((outcome) => {
     const refused = outcome.mail === undefined ? undefined : left.get(outcome.mail)
-    return refused === undefined ? outcome : { refused }
+    // it was made all the same: only its mail waits
+    return refused === undefined ? outcome : { refused, ...(outcome.mail !== undefined && { mail: outcome.mail }) }
   })
 }
 
