@@ -8,7 +8,7 @@ import { grouped } from '../core/grouped.js'
 import { foundIn, wantedIn } from './report-of.js'
 import { carry, refsOf } from './carrying/carry.js'
 import type { Held } from './carrying/pending.js'
-import { Meanwhile, proved } from './changed-meanwhile.js'
+import { ConcurrentEdits, proved } from './changed-meanwhile.js'
 import { keepCopies } from './copies.js'
 import type { Known } from './carrying/fill.js'
 import { owe, pay } from './debts.js'
@@ -61,7 +61,8 @@ export async function carryOut(
     ),
   )
   run.account.tell({ is: 'to do', refs: refsOf(steps).length })
-  const meanwhile = new Meanwhile(run, session as SignedIn, new Set(differences.map(({ ref }) => ref)))
+  const edits = new ConcurrentEdits(run, session as SignedIn, new Set(differences.map(({ ref }) => ref)))
+  let failedWrites = 0
   const held = await carry(steps, {
     session,
     known: knownIn(inventory, differences),
@@ -70,10 +71,11 @@ export async function carryOut(
       ...(server && { server }),
       ...(await accountSecrets(run, differences)),
     },
-    ...(!firstRun && { refuses: (load) => meanwhile.refuses(load) }),
+    ...(!firstRun && { refuses: (load) => edits.refuses(load) }),
     async before(carrier, load) {
       for (const { more } of load) if (more.owes !== undefined) await owe(run, record, more.owes)
       run.account.tell({ is: 'sent', carrier: carrier.name, refs: refsOf(load) })
+      failedWrites = run.account.traffic.failedWrites
       const carried = proved(load)
       await run.state.intend(intentsOf(carried))
       const falling = carried.flatMap(({ ref }) => fallingWith.get(ref) ?? [])
@@ -105,7 +107,8 @@ export async function carryOut(
         settled(step, outcomes[index] ?? { refused: 'no answer' }, carrier)
       })
       await run.state.make(madeBy(load, outcomes))
-      await run.state.refuse(notMadeBy(load, outcomes))
+      // a server that failed may have made it all the same
+      if (run.account.traffic.failedWrites === failedWrites) await run.state.dropIntents(refusedNew(load, outcomes))
       for (const [index, { more }] of load.entries())
         if (more.pays !== undefined && outcomes[index]?.refused === undefined) await pay(run, record, more.pays)
     },
@@ -133,7 +136,7 @@ export async function carryOut(
         record.journal({ event: 'refused', carrier: carrier.name, ref, why: outcome.refused })
         agenda.refuse(
           ref,
-          meanwhile.changed.has(ref)
+          edits.changed.has(ref)
             ? { code: 'changed-meanwhile', text: outcome.refused }
             : {
                 code: 'refused-by-site',
@@ -169,10 +172,10 @@ const madeBy = (load: readonly Step[], outcomes: readonly Carried[]): { area: st
       : [{ area: difference.area, id: String(id), ref: difference.ref }]
   })
 
-/** What the site would not make. A server that failed may have made it all the same. */
-const notMadeBy = (load: readonly Step[], outcomes: readonly Carried[]): string[] =>
+/** Refs of new items that the site refused to make. One that waits for a mail to be answered was made. */
+const refusedNew = (load: readonly Step[], outcomes: readonly Carried[]): string[] =>
   load.flatMap(({ more }, index) => {
     const { refused, mail } = outcomes[index] ?? {}
-    const isSure = refused !== undefined && mail === undefined && !refused.startsWith('HTTP 5')
-    return isSure && more.gives !== undefined && more.proves.some(({ is }) => is === 'missing') ? [more.gives] : []
+    const isRefused = refused !== undefined && mail === undefined
+    return isRefused && more.gives !== undefined && more.proves.some(({ is }) => is === 'missing') ? [more.gives] : []
   })

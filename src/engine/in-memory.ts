@@ -104,7 +104,7 @@ export class InMemory implements Memory {
     this.#underWay.made.push(...made)
     return Promise.resolve()
   }
-  refuse(refs: readonly string[]): Promise<void> {
+  dropIntents(refs: readonly string[]): Promise<void> {
     this.#underWay.intents = this.#underWay.intents.filter(({ ref }) => !refs.includes(ref))
     return Promise.resolve()
   }

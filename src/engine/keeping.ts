@@ -39,8 +39,8 @@ export interface Memory {
   intend(intents: readonly Intent[]): Promise<void>
   /** What was made, by the number that the site has told. */
   make(made: readonly Made[]): Promise<void>
-  /** Refs of what the site would not make: what goes by their names is somebody else's. */
-  refuse(refs: readonly string[]): Promise<void>
+  /** The site refused to make these: an item of that name is someone else's. */
+  dropIntents(refs: readonly string[]): Promise<void>
   /** Everything that was under way was seen on the site since. */
   arrived(): Promise<void>
   /** What tells this site from another at the same address. */

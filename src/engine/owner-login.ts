@@ -1,8 +1,8 @@
 import type { AnyDifference } from '../core/areas/index.js'
 import { UnpackError } from '../core/errors.js'
 import type { Secret } from '../core/secret.js'
-import { fromCaller } from './callers-own.js'
 import { makePassword } from '../logins/password.js'
+import { callCaller } from './caller.js'
 import type { Run } from './run.js'
 
 /**
@@ -17,7 +17,7 @@ async function newPassword(run: Run): Promise<Secret> {
     password === 'made'
       ? makePassword(system.password)
       : password === 'asked'
-        ? await fromCaller('askPassword', () => options.askPassword?.(username))
+        ? await callCaller('askPassword', () => options.askPassword?.(username))
         : undefined
   run.account.guard.add(own)
   if (own) return own

@@ -113,8 +113,9 @@ const ownedAs = (found: SomeFound): Owned => ({
 function stands(area: SomeArea, wanted: AnyItem, found: AnyItem): boolean {
   return area.keys.every((key) => {
     const want = wanted[key]
-    // a text may come in a request of its own; one that we did not send is somebody's
-    if (area.texts?.includes(key) && ((found[key] ?? '') === '' || want === undefined)) return (found[key] ?? '') === ''
+    const isEmpty = (found[key] ?? '') === ''
+    // a text may be sent in a request of its own; one that we did not send is someone else's
+    if (area.texts?.includes(key) && (isEmpty || want === undefined)) return isEmpty
     if (want === undefined || area.apart?.includes(key) || area.onlyNew?.includes(key)) return true
     return isSame(area, key, want, found[key])
   })

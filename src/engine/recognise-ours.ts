@@ -16,9 +16,9 @@ export async function recogniseOurs(
   isFirst: boolean,
 ): Promise<void> {
   const { state } = run
-  const tells = state.imprint.length > 0 && imprint.length > 0
-  // where nothing tells sites apart, it is the same as long as something of ours stands there
-  const isKnown = tells ? imprint.some((one) => state.imprint.includes(one)) : holdsOurs(inventory, state.ours())
+  const hasBoth = state.imprint.length > 0 && imprint.length > 0
+  // without imprints it is the same site as long as something of ours is there
+  const isKnown = hasBoth ? imprint.some((one) => state.imprint.includes(one)) : holdsOurs(inventory, state.ours())
   if (!isKnown) await state.forget()
   await state.imprinted(imprint)
   const { owned, left } = arrivedIn(inventory, state.underWay, isFirst)

@@ -4,8 +4,8 @@ import { UnpackError } from '../core/errors.js'
 import { Guard } from '../logins/guard.js'
 import type { System } from '../systems/system.js'
 import { Account } from './account.js'
-import { callersOwn } from './callers-own.js'
 import { refuseUnsafe, surveyWithDoor } from './begin.js'
+import { wrapCaller } from './caller.js'
 import type { Phase } from './events.js'
 import { ManyEyes } from './many-eyes.js'
 import type { HeldLock, Keeping, Memory, RunRecord } from './keeping.js'
@@ -62,8 +62,8 @@ export class Run {
       {
         ...options,
         door,
-        logins: callersOwn('logins', options.logins),
-        ...(options.mailbox && { mailbox: callersOwn('mailbox', options.mailbox) }),
+        logins: wrapCaller('logins', options.logins),
+        ...(options.mailbox && { mailbox: wrapCaller('mailbox', options.mailbox) }),
       },
       new Account(guard, notes, options),
       await keeping.memory(surveyed.address),

@@ -80,8 +80,8 @@ export class State extends InMemory {
   override async make(made: readonly Made[]): Promise<void> {
     if (made.length > 0) await this.#onDisk('under-way.jsonl', () => this.#underWay?.add({ made: [...made] }))
   }
-  /** Refs of what the site would not make: what goes by their names is somebody else's. */
-  override async refuse(refs: readonly string[]): Promise<void> {
+  /** The site refused to make these: an item of that name is someone else's. */
+  override async dropIntents(refs: readonly string[]): Promise<void> {
     if (refs.length > 0) await this.#onDisk('under-way.jsonl', () => this.#underWay?.add({ refused: [...refs] }))
   }
   /** Everything that was under way was seen on the site since. */

@@ -19,7 +19,7 @@ export type Made = z.output<typeof madeSchema>
 const lineSchema = z.union([
   z.strictObject({ underWay: z.literal(1), intents: z.array(intentSchema) }),
   z.strictObject({ underWay: z.literal(1), made: z.array(madeSchema) }),
-  /** Refs of what the site would not make. */
+  /** Refs of new items that the site refused to make. */
   z.strictObject({ underWay: z.literal(1), refused: z.array(z.string()) }),
 ])
 type Line = z.output<typeof lineSchema>

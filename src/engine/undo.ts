@@ -7,7 +7,7 @@ import type { Step } from '../systems/step.js'
 import type { Value } from '../core/area.js'
 import { call } from './call.js'
 import { carry } from './carrying/carry.js'
-import { Meanwhile } from './changed-meanwhile.js'
+import { ConcurrentEdits } from './changed-meanwhile.js'
 import { heldBy } from './carry-out.js'
 import { keepingPages } from './unexpected-page.js'
 import type { RunOptions } from './options.js'
@@ -78,7 +78,7 @@ async function giveBack(run: Run, folder: string, refs: readonly string[] | unde
   const lost = new Map<string, string>()
   const kept = new Map<string, string>()
   const refsOf = (load: readonly Step[]) => [...new Set(load.map((step) => steps.get(step) ?? ''))]
-  const meanwhile = new Meanwhile(run, session, new Set(steps.values()), true)
+  const edits = new ConcurrentEdits(run, session, new Set(steps.values()), true)
   const held = await carry([...steps.keys()], {
     session,
     known: {
@@ -88,7 +88,7 @@ async function giveBack(run: Run, folder: string, refs: readonly string[] | unde
       ),
     },
     secrets,
-    refuses: (load) => meanwhile.refuses(load),
+    refuses: (load) => edits.refuses(load),
     before: (carrier, load) => {
       run.account.tell({ is: 'sent', carrier: carrier.name, refs: refsOf(load) })
       for (const ref of refsOf(load)) {

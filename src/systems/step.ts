@@ -5,7 +5,7 @@ import type { Session } from './session.js'
 
 /**
  * What came of one load: the id and address of what was made, or why the site refused. `mail` is the address to which the
- * site has written: it wants the link in that mail opened first.
+ * site has written: it wants the link in that mail opened first. A refusal with a mail means that the item was made, and waits.
  */
 export type Carried =
   | { id?: Id; address?: string; mail?: string; refused?: undefined }

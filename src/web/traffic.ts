@@ -9,6 +9,7 @@ export class Traffic {
   /** What was asked before there was a record. */
   #kept: Exchange[] = []
   #taker: ((exchange: Exchange) => void) | undefined
+  #failedWrites = 0
   #counts: { [P in Purpose]: number } = { read: 0, write: 0, 'log-in': 0 }
   constructor(private readonly watch?: Watch) {}
 
@@ -19,6 +20,7 @@ export class Traffic {
     const watched = this.watch?.(request)
     const sent = { headers, body: bodyKept(request), bytes: request.bytes ?? request.body?.length ?? 0 }
     return (status, headers, text) => {
+      if (purpose === 'write' && status >= 500) this.#failedWrites += 1
       const got = { headers, bytes: text.length }
       this.#end({ method, url, purpose, status, started, ended: performance.now() - this.#began, sent, got })
       watched?.(status, headers, text)
@@ -39,6 +41,10 @@ export class Traffic {
   /** Requests that could change the site, log-ins apart. */
   get writes(): number {
     return this.#counts.write
+  }
+  /** Writes that the server answered with a failure of its own (5xx): they may have been done all the same. */
+  get failedWrites(): number {
+    return this.#failedWrites
   }
   get requests(): number {
     return this.#counts.read + this.#counts.write + this.#counts['log-in']

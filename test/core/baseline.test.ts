@@ -167,3 +167,23 @@ test('whatever the text, reading it gives mistakes or a baseline, never anything
     { numRuns: 300 },
   )
 })
+
+test('of a table with many mistakes the first hundred are reported, and how many there are', () => {
+  const rows = Array.from({ length: 20_000 }, () => 'Bean,bean,SQ-1,2.40,nowhere').join('\n')
+  const files = { 'p.csv': `name,slug,sku,price,categories\n${rows}` }
+  const text = `unpack: 1
+site: { address: "http://127.0.0.1:4104/" }
+owner: { username: marlow }
+store: { currency: GBP }
+products: { from: p.csv }`
+  assert.equal(mistakesIn(text, files).length, 100)
+  assert.throws(
+    () => readBaseline(text, files),
+    (error: unknown) => {
+      assert.ok(error instanceof UnpackError)
+      assert.match(error.message, /59998 mistakes/)
+      assert.deepEqual([error.lines.length, error.lines.at(-1)], [101, '… and 59898 more'])
+      return true
+    },
+  )
+})

@@ -122,3 +122,13 @@ test('of two groups of one name only the one that we made is ours: it alone is l
   assert.deepEqual([done.failed, done.comparison.byHand], [[], []])
   assert.deepEqual(content.pages.find(({ slug }) => slug === 'loft')?.shared.read, [`group ${ours?.id ?? 0}`])
 })
+
+test('a site from which everything that we made was removed is still the same site: its owner’s edits stay', async () => {
+  const { content, address, options } = await museum()
+  content.settings.title = 'By hand'
+  for (const room of ['pages', 'news', 'events', 'groups', 'uploads'] as const) content[room] = []
+  content.accounts = content.accounts.filter(({ role }) => role === 'manager')
+  const done = await settle(museumBaseline(address), { ...options, inUse: true })
+  assert.ok(done.comparison.theirKeys.includes('site#title'))
+  assert.equal(content.settings.title, 'By hand')
+})

@@ -233,33 +233,3 @@ test('compare and confirm take --again: what people changed is reported, or expe
   assert.match(usual.notes.map(({ text }) => text).join(), /title was changed since: it stays \(--again=site/)
   assert.ok((await confirm(plan, { ...site.options, again: ['site'] })).failed > 0)
 })
-
-test('an edit made while the run is under way is not written over: it is reported as changed meanwhile', async () => {
-  const site = await blog()
-  const plan = (text: string) =>
-    planned(
-      site.address,
-      'pages: [{ title: A, slug: a, body: x.md }, { title: B, slug: b, body: x.md }, { title: C, slug: c, body: x.md }]',
-      { 'x.md': text },
-    )
-  await settle(plan('One.'), quiet(site.options))
-  const last = site.blog.pages.find(({ slug }) => slug === 'c')
-  assert.ok(last)
-  let writes = 0
-  const done = await settle(plan('Two.'), {
-    ...quiet(site.options),
-    watch: ({ purpose }) => {
-      // the owner saves a page when the run has just sent its first
-      if (purpose === 'write' && (writes += 1) === 1)
-        Object.assign(last, { body: '<p>By hand.</p>', edited: new Date(Date.now() + 5000).toISOString() })
-      return () => undefined
-    },
-  })
-  assert.deepEqual(
-    done.failed.map(({ ref, code }) => [ref, code]),
-    [['pages/c', 'changed-meanwhile']],
-  )
-  assert.equal(last.body, '<p>By hand.</p>')
-  const next = await settle(plan('Two.'), quiet(site.options))
-  assert.deepEqual([next.failed, next.writes, last.body], [[], 0, '<p>By hand.</p>'])
-})

@@ -8,7 +8,7 @@ import { runningForum } from '../help/forum.js'
 import { planned } from '../help/plan.js'
 import { runningStandIn } from '../help/sites.js'
 
-/* What people do while a run is under way, in every area: nothing of it is written over or taken for ours. */
+/* People edit while a run is under way, in every area: the run neither writes over their work nor takes it for its own. */
 
 const root = folder()
 const open: { close(): Promise<unknown> }[] = []
@@ -26,6 +26,36 @@ async function blog() {
   return site
 }
 const forum = (standing: 'fresh' | 'in-use' = 'fresh') => runningForum(root, (one) => open.push(one), standing)
+
+test('an edit made while the run is under way is not written over: it is reported as changed meanwhile', async () => {
+  const site = await blog()
+  const plan = (text: string) =>
+    planned(
+      site.address,
+      'pages: [{ title: A, slug: a, body: x.md }, { title: B, slug: b, body: x.md }, { title: C, slug: c, body: x.md }]',
+      { 'x.md': text },
+    )
+  await settle(plan('One.'), quiet(site.options))
+  const last = site.blog.pages.find(({ slug }) => slug === 'c')
+  assert.ok(last)
+  let writes = 0
+  const done = await settle(plan('Two.'), {
+    ...quiet(site.options),
+    watch: ({ purpose }) => {
+      // the owner saves a page when the run has just sent its first
+      if (purpose === 'write' && (writes += 1) === 1)
+        Object.assign(last, { body: '<p>By hand.</p>', edited: new Date(Date.now() + 5000).toISOString() })
+      return () => undefined
+    },
+  })
+  assert.deepEqual(
+    done.failed.map(({ ref, code }) => [ref, code]),
+    [['pages/c', 'changed-meanwhile']],
+  )
+  assert.equal(last.body, '<p>By hand.</p>')
+  const next = await settle(plan('Two.'), quiet(site.options))
+  assert.deepEqual([next.failed, next.writes, last.body], [[], 0, '<p>By hand.</p>'])
+})
 
 test('a setting that its owner changes while the run is under way stays, and is reported', async () => {
   const site = await blog()

@@ -88,7 +88,7 @@ test('a page that is not the one that was asked for stops the run before anythin
   assert.doesNotMatch(text, /Gwen|tide/)
 })
 
-test('what a caller’s own function throws is told with its name', async () => {
+test('what a function of the calling program throws is reported with its name', async () => {
   const fails = () => {
     throw new Error('out of coffee')
   }
@@ -105,7 +105,7 @@ test('what a caller’s own function throws is told with its name', async () => 
     await assert.rejects(settle(smallBaseline(site.address), { ...mine, ...more }), (error: unknown) => {
       assert.ok(error instanceof UnpackError)
       assert.deepEqual([error.code, error.exit], ['caller-failed', 5])
-      assert.match(error.message, new RegExp(`“${what}” failed: out of coffee`))
+      assert.match(error.message, new RegExp(`“${what}” of the program that called Unpack failed: out of coffee`))
       return true
     })
 })

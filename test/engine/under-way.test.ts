@@ -2,9 +2,10 @@ import assert from 'node:assert/strict'
 import { appendFileSync, existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { test } from 'node:test'
-import { bodyDigest, itemDigest } from 'unpack'
+import { bodyDigest, inventoryOf, itemDigest } from 'unpack'
 import { areaOf } from '../../src/core/areas/index.js'
 import { isAsLeft, isExactlyLeft } from '../../src/core/comparing/left.js'
+import { arrivedIn } from '../../src/engine/ownership.js'
 import { emptyState, withLeft } from '../../src/engine/state-file.js'
 import { State } from '../../src/engine/state.js'
 import { UnderWay } from '../../src/engine/under-way.js'
@@ -86,4 +87,28 @@ test('what a version left that remembered texts and a few keys alone is known ag
   assert.ok(!isAsLeft(area, 'body', mark, '<p>The tide is in.</p>'))
   assert.ok(!isExactlyLeft(area, 'body', mark, '<p>The tide is out.</p>'))
   assert.ok(isExactlyLeft(areaOf('products'), 'price', left['products/S']?.price ?? '', '2.40'))
+})
+
+test('what the site refused to make is not expected any more, also by the next run', async () => {
+  const address = { origin: 'http://127.0.0.1:4103', base: '/' }
+  const first = await State.of(address, root)
+  const lock = await first.lock()
+  await first.intend([intent, { ...intent, ref: 'pages/tools' }])
+  await first.dropIntents(['pages/visit'])
+  await lock.end()
+  const { underWay } = await State.of(address, root)
+  assert.deepEqual(
+    underWay.intents.map(({ ref }) => ref),
+    ['pages/tools'],
+  )
+})
+
+test('a page with a text is not the one that a killed run was about to make without any', () => {
+  const underWay = { intents: [intent], made: [] }
+  const pageWith = (body: string) =>
+    inventoryOf({
+      pages: [{ id: 1, item: { title: 'Visit us', slug: 'visit', body, state: 'published', parent: '' } }],
+    })
+  assert.equal(arrivedIn(pageWith(''), underWay, true).owned.length, 1)
+  assert.deepEqual(arrivedIn(pageWith('<p>Mine.</p>'), underWay, true).owned, [])
 })

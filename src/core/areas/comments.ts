@@ -20,6 +20,6 @@ export const comments: Area<'comments', CommentItem> = {
   plan: () => [],
   within: 'on',
   keepsHolder: true,
-  // a visitor’s name is nobody’s business in a report
+  // without the visitor's name: reports hold no personal data
   call: (item) => `comment ${item.key} on ${item.on}`,
 }

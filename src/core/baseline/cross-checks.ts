@@ -23,14 +23,14 @@ function* groups(value: unknown, path: Path = []): Generator<[Record<string, unk
 /**
  * What no schema can see: checked on the plain values, so that it runs even where some types are wrong.
  * @param files the texts of the files that the baseline names
- * @returns the first mistakes, and how many there are beyond
+ * @returns the first hundred mistakes, and how many more there are
  */
 export function crossChecks(values: unknown, source: Source, files: Files): { found: Mistake[]; more: number } {
   const found: Mistake[] = []
   let more = 0
   if (!isGroup(values)) return { found, more }
   const add: AddMistake = (code, path, what, expected, example) => {
-    // places of mistakes take time: a table may have a hundred thousand
+    // finding places takes time, and a table may have a hundred thousand mistakes
     if (found.length >= MOST_MISTAKES) more += 1
     else
       found.push({

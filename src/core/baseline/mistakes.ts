@@ -30,7 +30,7 @@ export const pathText = (path: readonly PropertyKey[]): string =>
     })
     .join('')
 
-/** Mistakes that are told; more of them help nobody. */
+/** Mistakes that are reported; more of them help nobody. */
 export const MOST_MISTAKES = 100
 
 function unknownKey(source: Source, path: readonly PropertyKey[], key: string): Mistake {

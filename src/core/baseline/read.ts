@@ -32,7 +32,7 @@ export function filesNamed(text: string, files: Files = {}): string[] {
 }
 
 /**
- * The mistakes of a baseline's text, in the order of the file; of more than a hundred, the first.
+ * The mistakes of a baseline's text, in the order of the file: the first hundred.
  * @param text YAML 1.2
  * @param files the files it names, by the names it uses: texts, or bytes
  * @param file what to call the text in places
@@ -106,11 +106,10 @@ function examine(source: Source, files: Files): Examined {
     ? []
     : mistakesOf(parsed.error.issues, source, values).filter(({ path }) => !explained.has(path))
   const all = [...flaws, ...typed, ...crossed, ...tables].sort(inOrder(source.file))
-  const unsaid =
-    Math.max(0, (parsed.error?.issues.length ?? 0) - MOST_MISTAKES) + Math.max(0, all.length - MOST_MISTAKES)
+  const beyond = (count = 0) => Math.max(0, count - MOST_MISTAKES)
   return {
     mistakes: all.slice(0, MOST_MISTAKES),
-    more: more + unsaid,
+    more: more + beyond(parsed.error?.issues.length) + beyond(all.length),
     values: all.length === 0 && parsed.success ? parsed.data : undefined,
   }
 }

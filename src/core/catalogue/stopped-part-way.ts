@@ -11,8 +11,8 @@ export const stoppedPartWay = {
 
   'caller-failed': entry(
     5,
-    (d: { what: string; why: string }) => `What the calling program gave as “${d.what}” failed: ${d.why}`,
-    () => 'Mend it there and run again; the run looks first what is there, and goes on.',
+    (d: { what: string; why: string }) => `“${d.what}” of the program that called Unpack failed: ${d.why}`,
+    () => 'Fix it there and run again: the next run goes on where this one stopped.',
   ),
 
   'first-run-refused': entry(

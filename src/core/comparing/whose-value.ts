@@ -13,8 +13,8 @@ const leftOf = ({ plan, ref }: Pair, key: string, found: SomeFound, { left }: Co
   left?.(found.ref)?.[key] ?? (plan.was === undefined ? undefined : left?.(plan.was)?.[key]) ?? left?.(ref)?.[key]
 
 /**
- * Whether a value that differs is its owner's: they changed it since we left it. A text is, unless we know that it is not, and so
- * is what tells whose an account is.
+ * Whether a value that differs is its owner's: they changed it since we left it. Where nothing is remembered, a text counts as
+ * theirs, and so does the address of an account.
  */
 export function isTheirs(area: SomeArea, pair: Pair, key: string, found: SomeFound, scales: Scales): boolean {
   const { options } = scales

@@ -81,7 +81,7 @@ async function answered(outcomes: Carried[], since: Date, { answerMail }: CarryO
     if (mail !== undefined && !left.has(mail)) left.set(mail, await answerMail?.(mail, since))
   return outcomes.map((outcome) => {
     const refused = outcome.mail === undefined ? undefined : left.get(outcome.mail)
-    // it was made all the same: only its mail waits
+    // the mail stays in the outcome: it says that the item was made
     return refused === undefined ? outcome : { refused, ...(outcome.mail !== undefined && { mail: outcome.mail }) }
   })
 }

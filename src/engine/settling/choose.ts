@@ -4,7 +4,7 @@ import { nameIn } from '../../core/ref.js'
 import { textOf } from '../../core/value.js'
 import type { Choice, Chosen, SettleOptions } from './choice.js'
 import { inTheirUnits } from '../../core/comparing/units.js'
-import { fromCaller } from '../callers-own.js'
+import { callCaller } from '../caller.js'
 import { sameIn } from './same.js'
 
 /**
@@ -16,10 +16,10 @@ export async function choose(options: SettleOptions, choice: Choice): Promise<Ch
     (difference) => opens(difference) && !isCovered(difference, options.open ?? []),
   )
   const usual = choice.differences.filter((difference) => !opening.includes(difference))
-  const chosen = await fromCaller('choose', () => chosenOf(options, { ...choice, differences: usual }))
+  const chosen = await callCaller('choose', () => chosenOf(options, { ...choice, differences: usual }))
   if (!chosen) return chosen
   const ask = () => options.choose?.({ ...choice, differences: opening, opens: true })
-  const more = opening.length > 0 ? await fromCaller('choose', ask) : []
+  const more = opening.length > 0 ? await callCaller('choose', ask) : []
   return inTheirUnits([...chosen, ...(more ?? [])], choice.differences)
 }
 
