@@ -1,4 +1,4 @@
-import type { AnyDifference, Inventory } from '../core/areas/index.js'
+import type { AnyDifference, AnyItem, Inventory } from '../core/areas/index.js'
 import { UnpackError } from '../core/errors.js'
 import { allFound } from '../core/inventory.js'
 import type { Carried, Carrier, Step } from '../systems/step.js'
@@ -19,6 +19,7 @@ import { keepOwner, ownerSecret, serverSecret } from './owner-login.js'
 import type { RunRecord } from './keeping.js'
 import type { Run } from './run.js'
 import { translate } from './translate.js'
+import { UnitsAgain, unitsWritten } from './units-again.js'
 import type { Agenda } from './settling/agenda.js'
 import type { Why } from './why.js'
 
@@ -62,6 +63,12 @@ export async function carryOut(
   )
   run.account.tell({ is: 'to do', refs: refsOf(steps).length })
   const edits = new ConcurrentEdits(run, session as SignedIn, new Set(differences.map(({ ref }) => ref)))
+  const units = new UnitsAgain(
+    ...([run, session as SignedIn, inventory] as const),
+    differences.flatMap((one) => (one.is === 'different' ? [{ area: one.area, wanted: one.wanted as AnyItem }] : [])),
+    (step) => step.more.proves.flatMap(unitsWritten),
+  )
+  const changedMeanwhile = new Set<Step>()
   let failedWrites = 0
   const held = await carry(steps, {
     session,
@@ -71,7 +78,13 @@ export async function carryOut(
       ...(server && { server }),
       ...(await accountSecrets(run, differences)),
     },
-    ...(!firstRun && { refuses: (load) => edits.refuses(load) }),
+    ...(!firstRun && {
+      refuses: async (load) => {
+        const changed = new Map([...(await edits.refuses(load)), ...(await units.refuses(load))])
+        for (const step of changed.keys()) changedMeanwhile.add(step)
+        return changed
+      },
+    }),
     async before(carrier, load) {
       for (const { more } of load) if (more.owes !== undefined) await owe(run, record, more.owes)
       run.account.tell({ is: 'sent', carrier: carrier.name, refs: refsOf(load) })
@@ -136,7 +149,7 @@ export async function carryOut(
         record.journal({ event: 'refused', carrier: carrier.name, ref, why: outcome.refused })
         agenda.refuse(
           ref,
-          edits.changed.has(ref)
+          changedMeanwhile.has(step)
             ? { code: 'changed-meanwhile', text: outcome.refused }
             : {
                 code: 'refused-by-site',

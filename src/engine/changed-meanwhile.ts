@@ -15,7 +15,7 @@ import type { Run } from './run.js'
 /** Protects what someone has changed since this run read the site: each item is read again before the first write to it. */
 export class ConcurrentEdits {
   /** Refs of differences whose items are not as they were read. */
-  readonly changed = new Set<string>()
+  readonly #changed = new Set<string>()
   readonly #checked = new Set<string>()
 
   constructor(
@@ -35,7 +35,7 @@ export class ConcurrentEdits {
     for (const { ref } of first) this.#checked.add(ref)
     await this.#check(first.filter(({ is }) => is !== 'missing' || this.checksMissing))
     const why = UnpackError.of('changed-meanwhile', {}).message
-    const isChanged = (step: Step) => proved([step]).some(({ ref }) => this.changed.has(ref))
+    const isChanged = (step: Step) => proved([step]).some(({ ref }) => this.#changed.has(ref))
     return new Map(load.filter(isChanged).map((step) => [step, why]))
   }
 
@@ -53,7 +53,7 @@ export class ConcurrentEdits {
         const found = all.flatMap((one) => (one.is === 'missing' ? [] : [one.found as SomeFound]))
         const again = area?.readAgain?.(this.session, found, baseline) ?? area?.read(this.session, baseline)
         const now = ((await again) ?? []) as ReadItem<AnyItem>[]
-        for (const one of all) if (!isUnchanged(one, now, this.own)) this.changed.add(one.ref)
+        for (const one of all) if (!isUnchanged(one, now, this.own)) this.#changed.add(one.ref)
       }),
     )
   }

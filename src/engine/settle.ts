@@ -123,7 +123,7 @@ async function carryThrough(
     const chosen = await chooseAgain(options, seen.comparison, shown.comparison, agreed)
     agenda.afterFirstRun(seen.comparison, seen.stock.inventory, chosen)
   }
-  sayWhose(run, record)
+  sayWhose(run, record, seen.stock.inventory)
   const { chosen } = agenda
   const oldPlaces = placesGone(seen.stock.inventory, chosen, run.site.home)
   // the site's own address changes last of all, when everything else was read back

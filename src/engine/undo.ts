@@ -11,10 +11,13 @@ import { ConcurrentEdits } from './changed-meanwhile.js'
 import { heldBy } from './carry-out.js'
 import { keepingPages } from './unexpected-page.js'
 import type { RunOptions } from './options.js'
-import { copiesIn, type Copy } from './record-reading.js'
+import type { Unit } from '../core/comparing/units.js'
+import { copiesIn, readJournal, type Copy } from './record-reading.js'
 import { Run } from './run.js'
+import { areaIn } from '../core/ref.js'
 import { areaNamed, wayBack, type Overwritten } from './way-back.js'
 import { takeStock } from './stock.js'
+import { countsOtherwise, unitsAfter, UnitsAgain, unitsOfItem } from './units-again.js'
 import { refuseRecordOfAnother, sayWhose } from './whose-record.js'
 
 export { readJournal } from './record-reading.js'
@@ -60,7 +63,7 @@ async function giveBack(run: Run, folder: string, refs: readonly string[] | unde
   refuseRecordOfAnother(run, folder)
   const record = run.record(new Date())
   record.journal({ event: 'opened' })
-  sayWhose(run, record)
+  sayWhose(run, record, inventory)
   const failed: Undone['failed'] = (refs ?? [])
     .filter((ref) => !copies.some((copy) => copy.ref === ref))
     .map((ref) => ({ ref, why: 'the record holds no copy of it' }))
@@ -68,9 +71,12 @@ async function giveBack(run: Run, folder: string, refs: readonly string[] | unde
   const steps = new Map<Step, string>()
   const overwritten = new Map<string, Overwritten>()
   const known = new Set([...allFound(inventory), ...copies].map(({ ref }) => ref))
+  const unitsThen = unitsAfter(readJournal(folder))
+  const counted = new Map<string, Unit[]>()
   for (const own of copies.filter(({ ref }) => refs?.includes(ref) ?? true)) {
     const copy = { ...own, item: linkedTo(known, own) }
-    const way = await wayBack(run, copy, inventory, secrets)
+    counted.set(copy.ref, unitsOfItem(copy.ref, copy.item))
+    const way = countsOtherwise(copy, unitsThen, inventory) ?? (await wayBack(run, copy, inventory, secrets))
     if (typeof way === 'string') failed.push({ ref: copy.ref, why: way })
     else for (const step of way.steps) steps.set(step, copy.ref)
     if (typeof way !== 'string' && way.over) overwritten.set(copy.ref, way.over)
@@ -79,6 +85,11 @@ async function giveBack(run: Run, folder: string, refs: readonly string[] | unde
   const kept = new Map<string, string>()
   const refsOf = (load: readonly Step[]) => [...new Set(load.map((step) => steps.get(step) ?? ''))]
   const edits = new ConcurrentEdits(run, session, new Set(steps.values()), true)
+  const units = new UnitsAgain(
+    ...([run, session, inventory] as const),
+    [...overwritten].map(([ref, { wanted }]) => ({ area: areaIn(ref), wanted })),
+    (step) => counted.get(steps.get(step) ?? '') ?? [],
+  )
   const held = await carry([...steps.keys()], {
     session,
     known: {
@@ -88,7 +99,7 @@ async function giveBack(run: Run, folder: string, refs: readonly string[] | unde
       ),
     },
     secrets,
-    refuses: (load) => edits.refuses(load),
+    refuses: async (load) => new Map([...(await edits.refuses(load)), ...(await units.refuses(load))]),
     before: (carrier, load) => {
       run.account.tell({ is: 'sent', carrier: carrier.name, refs: refsOf(load) })
       for (const ref of refsOf(load)) {

@@ -1,3 +1,5 @@
+import type { Inventory } from '../core/areas/index.js'
+import { unitsIn } from '../core/comparing/units.js'
 import { digest } from '../core/text/digest.js'
 import { UnpackError } from '../core/errors.js'
 import type { RunRecord } from './keeping.js'
@@ -7,9 +9,10 @@ import type { Run } from './run.js'
 /** What tells a site from others, without the names in it. */
 const whose = ({ state }: Pick<Run, 'state'>): string[] => state.imprint.map((one) => digest(one).slice(0, 16))
 
-/** Writes into a record of which site it is. */
-export function sayWhose(run: Run, record: RunRecord): void {
-  record.journal({ event: 'site', whose: whose(run) })
+/** Writes into a record of which site it is, and in which units that counts. */
+export function sayWhose(run: Run, record: RunRecord, inventory: Inventory): void {
+  const units = unitsIn(inventory)
+  record.journal({ event: 'site', whose: whose(run), ...(Object.keys(units).length > 0 && { units }) })
 }
 
 /**

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict'
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { after, test } from 'node:test'
-import { compareSite, confirm, Secret, settle, survey, type System } from 'unpack'
+import { compareSite, confirm, Secret, settle, survey, undo, type System } from 'unpack'
 import { standInShopSystem } from '../../stand-ins/shop/adapter/index.js'
 import { standInShop, type StandInShopOptions } from '../../stand-ins/shop/server/index.js'
 import type { ShopFault } from '../../stand-ins/shop/server/model.js'
@@ -155,6 +155,40 @@ test('what shipping costs follows the file through every form: by weight, one pr
     assert.deepEqual({ ...van(), ...stands }, van(), form)
     assert.equal((await settle(plan, { ...site.options, confirm: false })).writes, 0, form)
   }
+})
+
+test('a currency that the owner changes during a run: no price is written into it from then on', async () => {
+  const { shop, options, baseline } = await settled()
+  const dearer = seedBaseline(baseline.site.address, (text) => text.replace('price: "3.50"', 'price: "4.50"'))
+  const van = () => shop.shipping.map(({ price }) => price)
+  const before = van()
+  const done = await settle(dearer, {
+    ...{ ...options, confirm: false },
+    on: ({ is }) => {
+      if (is === 'to do') shop.settings.currency = 'JPY'
+    },
+  })
+  assert.deepEqual(
+    done.failed.map(({ ref, text }) => [ref, /counts in JPY now, and this in GBP/.test(text)]),
+    [['shipping/Royal-blue van', true]],
+  )
+  assert.deepEqual(van(), before)
+})
+
+test('undo restores no product into another currency than the one that it was counted in', async () => {
+  const { shop, options, address } = await running()
+  const done = await settle(seedBaseline(address), { ...options, confirm: false })
+  assert.ok(done.record !== undefined)
+  const products = shop.products.length
+  shop.settings.currency = 'JPY'
+  const undone = await undo(seedBaseline(address), done.record, options)
+  const refused = undone.failed.filter(({ why }) => /its numbers are in GBP, and the site counts in JPY now/.test(why))
+  assert.deepEqual([refused.length > 0, shop.products.length], [true, products])
+  shop.settings.currency = 'GBP'
+  const isProduct = ({ ref }: { ref: string }) => ref.startsWith('products/')
+  const second = await undo(seedBaseline(address), done.record, options)
+  assert.ok(refused.every(({ ref }) => second.again.includes(ref)))
+  assert.equal(shop.products.length, products + refused.filter(isProduct).length)
 })
 
 test('samples go only where nobody touched them: an edited one, and a shelf that holds somebody’s product, stay', async () => {

@@ -1,12 +1,10 @@
 import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
 import { standInBlog } from '../../stand-ins/blog/server/index.js'
 import { pathOf, type Page } from '../../stand-ins/blog/server/model.js'
-import { bodies, File, now, other, paragraph, textOf } from './file.js'
-import type { Edit, Plan, Site, Thing } from './site.js'
-
-const things = (all: readonly object[]) => all as Thing[]
-const text: Edit = (_thing, word) => word
-const body: Edit = (_thing, word) => paragraph(word)
+import { body, newMenu, other, otherPlace, text, things } from './hands.js'
+import { PlanFile } from './plan-file.js'
+import { bodies, now, paragraph, textOf } from './values.js'
+import type { Plan, Site, Thing } from './site.js'
 
 /** A stand-in blog that waits for its first run. */
 export function blogSite(): Site {
@@ -23,7 +21,7 @@ export function blogSite(): Site {
     isThere: () => blog.standing === 'set up',
     logins: [],
     always: ['site'],
-    wishes: [
+    plannable: [
       {
         ref: 'site',
         values: { title: ['Tidepool', 'Tidepools'], description: [undefined, 'Low water', 'High water'] },
@@ -48,7 +46,7 @@ export function blogSite(): Site {
       },
     ],
     baseline(address, plan, isShippedRemoved) {
-      const file = new File(plan)
+      const file = new PlanFile(plan)
       const slug = (_ref: string, name: string) => ({ slug: name })
       const rota = file.list('pages/team', slug)
       const has = (ref: string) => plan.has(ref)
@@ -123,7 +121,7 @@ export function blogSite(): Site {
     standing: ({ role }) => [String(role)],
     plannedStanding: (_plan, { username }) => (username === 'marlow' ? ['owner'] : []),
     edits: {
-      pages: { title: text, body, state: other('state', 'draft', 'published') },
+      pages: { title: text, body, parent: otherPlace(() => blog.pages), state: other('state', 'draft', 'published') },
       posts: { title: text, body, state: other('state', 'draft', 'published') },
       categories: { name: text, description: text },
       settings: {
@@ -131,7 +129,7 @@ export function blogSite(): Site {
         approve: other('approve', 'all', 'none'),
         joinOpen: other('joinOpen', true, false),
       },
-      menus: { entries: (_thing, word) => [`https://${word}.example/`] },
+      menus: { entries: newMenu },
     },
     adds: {
       pages: (name, word) => ({ ...entry(name, word), parent: 0, order: 9 }),

@@ -1,72 +1,83 @@
 import { snapshot, type Snapshot } from './snapshot.js'
 import type { Site } from './site.js'
 
-/** What people gave a site: things that they made, and fields that they set. Anything else may be the tool's. */
+/** A field of a thing. */
+export interface Field {
+  key: string
+  field: string
+}
+/** A field that is not as a person left it. */
+export interface Broken extends Field {
+  was: string | undefined
+  is: string | undefined
+  /** Whether the whole thing is gone. */
+  isGone: boolean
+}
+
+/** What people gave a site: things that they made, and fields that they set. Everything else may be the tool's. */
 export class Claims {
-  /** `pages/12` → field → the value that a person gave it; `undefined` where they took it away. */
+  /** `pages/12` → field → the value that a person gave it; `undefined` where they emptied it. */
   readonly #fields = new Map<string, Map<string, string | undefined>>()
   /** Things that a person made. */
   readonly #made = new Set<string>()
+  /** Things that a person has ever changed. */
   readonly #touched = new Set<string>()
+  /** Fields that a person set right after the tool wrote that thing. */
   readonly #crossed = new Set<string>()
   constructor(private readonly site: Site) {}
 
-  /** Somebody does something: whatever it changes is theirs from then on. Gives what they touched. */
-  by(hand: () => void): string[] {
+  /** Lets a person act. All that changes is theirs from now on, and returned. */
+  by(act: () => void): Field[] {
     const before = snapshot(this.site)
-    hand()
+    act()
     const after = snapshot(this.site)
-    const touched = new Set<string>()
+    const changed: Field[] = []
     for (const [key, fields] of after) {
       const was = before.get(key)
       if (!was) this.#made.add(key)
       for (const field of new Set([...fields.keys(), ...(was?.keys() ?? [])]))
         if (fields.get(field) !== was?.get(field)) {
           this.#of(key).set(field, fields.get(field))
-          touched.add(key)
+          this.#crossed.delete(`${key}#${field}`)
           this.#touched.add(key)
+          changed.push({ key, field })
         }
     }
     for (const key of before.keys()) if (!after.has(key)) this.#fields.delete(key)
-    return [...touched]
+    return changed
   }
 
-  /** Whether anybody has ever changed something there. */
-  wasTouched(key: string): boolean {
-    return this.#touched.has(key)
+  isTouched(key: string): boolean {
+    return this.#made.has(key) || this.#touched.has(key)
   }
   isMade(key: string): boolean {
     return this.#made.has(key)
   }
-  /** Fields of something that are somebody's. */
+  /** The fields of a thing that are a person's. */
   fields(key: string): ReadonlyMap<string, string | undefined> {
     return this.#fields.get(key) ?? new Map<string, string | undefined>()
   }
-  /** What somebody has set on a thing was set right behind a write of the tool's. */
-  cross(key: string): void {
-    for (const field of this.fields(key).keys()) this.#crossed.add(`${key}#${field}`)
+  cross({ key, field }: Field): void {
+    this.#crossed.add(`${key}#${field}`)
   }
-  isCrossed(key: string, field: string): boolean {
+  isCrossed({ key, field }: Field): boolean {
     return this.#crossed.has(`${key}#${field}`)
   }
   /** A field is nobody's any more. */
-  release(key: string, field: string): void {
+  release({ key, field }: Field): void {
     this.#fields.get(key)?.delete(field)
   }
-  /** What somebody gave a removed thing comes back with it. */
-  keep(key: string): () => void {
+  /** Remembers the claims on a thing. The function that it returns restores them. */
+  remember(key: string): () => void {
     const fields = new Map(this.fields(key))
     return () => this.#fields.set(key, new Map([...fields, ...this.fields(key)]))
   }
 
-  /** What is not as a person left it. */
-  broken(
-    now: Snapshot,
-  ): { key: string; field: string; was: string | undefined; is: string | undefined; gone: boolean }[] {
+  broken(now: Snapshot): Broken[] {
     return [...this.#fields].flatMap(([key, fields]) =>
       [...fields].flatMap(([field, was]) => {
         const is = now.get(key)?.get(field)
-        return is === was ? [] : [{ key, field, was, is, gone: !now.has(key) }]
+        return is === was ? [] : [{ key, field, was, is, isGone: !now.has(key) }]
       }),
     )
   }

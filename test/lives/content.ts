@@ -1,12 +1,10 @@
 import { standInContentSystem } from '../../stand-ins/content/adapter/index.js'
 import { standInContent } from '../../stand-ins/content/server/index.js'
 import { pathOf, rights, type Account, type Page } from '../../stand-ins/content/server/model.js'
-import { bodies, File, nameOf, now, other, paragraph, textOf } from './file.js'
-import type { Edit, Plan, Site, Thing } from './site.js'
-
-const things = (all: readonly object[]) => all as Thing[]
-const text: Edit = (_thing, word) => word
-const body: Edit = (_thing, word) => paragraph(word)
+import { body, joinOrLeave, menuThing, newMenu, other, otherPlace, text, things } from './hands.js'
+import { PlanFile } from './plan-file.js'
+import { bodies, nameOf, now, paragraph, textOf } from './values.js'
+import type { Plan, Site, Thing } from './site.js'
 
 /** A stand-in content site whose server is there, and that waits for its first run. */
 export function contentSite(): Site {
@@ -37,22 +35,18 @@ export function contentSite(): Site {
       isOpen: values.for === undefined && values.state !== 'draft' && (above?.isOpen ?? true),
     }
   }
-  const menu = {
-    id: 'main',
-    get entries() {
-      return content.menu.map(({ kind, to }) => `${kind} ${to}`)
-    },
-    set entries(links: string[]) {
-      content.menu = links.map((to) => ({ kind: 'link', to, label: to }))
-    },
-  }
+  const menu = menuThing(
+    'main',
+    () => content.menu,
+    (entries) => (content.menu = entries as typeof content.menu),
+  )
   return {
     running,
     system: standInContentSystem,
     isThere: () => content.standing === 'set up',
     logins: [{ username: 'keeper', password: 'harbour-light-41' }],
     always: ['site', 'groups/Crew'],
-    wishes: [
+    plannable: [
       {
         ref: 'site',
         values: { title: ['Tidepool', 'Tidepools'], description: [undefined, 'Low water', 'High water'] },
@@ -75,7 +69,7 @@ export function contentSite(): Site {
       { ref: 'members/tar', values: { groups: [[], ['Crew']] } },
     ],
     baseline(address, plan, isShippedRemoved) {
-      const file = new File(plan)
+      const file = new PlanFile(plan)
       const closed = (ref: string) => {
         const readers = plan.get(ref)?.for
         return { slug: nameOf(ref), ...(readers !== undefined && { for: known(plan, readers) }) }
@@ -154,21 +148,22 @@ export function contentSite(): Site {
         : []
     },
     edits: {
-      pages: { title: text, body, state: other('state', 'private', 'published') },
+      pages: {
+        title: text,
+        body,
+        parent: otherPlace(() => content.pages),
+        state: other('state', 'private', 'published'),
+      },
       posts: { title: text, body, state: other('state', 'private', 'published') },
       events: { title: text, body, place: text },
       groups: { description: text },
       members: {
-        groups({ groups }, _word, number) {
-          const one = content.groups[number % Math.max(1, content.groups.length)]?.id
-          const own = groups as number[]
-          return one === undefined ? own : own.includes(one) ? own.filter((id) => id !== one) : [...own, one]
-        },
+        groups: joinOrLeave(() => content.groups),
         password: text,
         email: (_thing, word) => `private-${word}@sea.example`,
       },
       settings: { title: text, description: text },
-      menus: { entries: (_thing, word) => [`https://${word}.example/`] },
+      menus: { entries: newMenu },
     },
     adds: {
       pages: (name, word) => ({

@@ -2,11 +2,11 @@ import { standInForumSystem } from '../../stand-ins/forum/adapter/index.js'
 import { standInForum } from '../../stand-ins/forum/server/index.js'
 import { actions, type Account, type Forum } from '../../stand-ins/forum/server/model.js'
 import { usualRights } from '../../stand-ins/forum/server/rights.js'
-import { File, nameOf, now, other, textOf } from './file.js'
-import type { Edit, Plan, Site, Thing } from './site.js'
+import { joinOrLeave, other, text, things } from './hands.js'
+import { PlanFile } from './plan-file.js'
+import { nameOf, now, textOf } from './values.js'
+import type { Plan, Site, Thing } from './site.js'
 
-const things = (all: readonly object[]) => all as Thing[]
-const text: Edit = (_thing, word) => word
 const ladder = ['everyone', 'members', 'moderators', 'administrators']
 const access = [
   undefined,
@@ -54,7 +54,7 @@ export function forumSite(): Site {
     isThere: () => true,
     logins: [{ username: 'boss', password: 'harbour-light-41', temporary: true }],
     always: ['site', 'groups/Crew'],
-    wishes: [
+    plannable: [
       {
         ref: 'site',
         values: { title: ['Tidepool', 'Tidepools'], description: [undefined, 'Low water', 'High water'] },
@@ -72,7 +72,7 @@ export function forumSite(): Site {
       { ref: 'members/kelp', values: { groups: [[], ['Crew']] } },
     ],
     baseline(address, plan, isShippedRemoved) {
-      const file = new File(plan)
+      const file = new PlanFile(plan)
       const inner = file.list('forums/Shore', (ref, title) => ({
         title,
         ...(plan.get(ref)?.access !== undefined && { access: known(plan, plan.get(ref)?.access) }),
@@ -133,11 +133,7 @@ export function forumSite(): Site {
       shelves: { description: text },
       groups: { description: text },
       members: {
-        groups({ groups }, _word, number) {
-          const one = board.groups[number % Math.max(1, board.groups.length)]?.id
-          const own = groups as number[]
-          return one === undefined ? own : own.includes(one) ? own.filter((id) => id !== one) : [...own, one]
-        },
+        groups: joinOrLeave(() => board.groups),
         password: text,
         email: (_thing, word) => `private-${word}@sea.example`,
       },

@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
 import { kinds } from './kinds.js'
+import { applied, mutations } from './mutation-list.js'
 import { live } from './run.js'
 
 /** Lives of each kind: about 15 seconds together. `npm run lives` runs many more. */
@@ -14,3 +15,7 @@ for (const [kind, make] of Object.entries(kinds))
     assert.equal(wrong, undefined, `seed ${seed}, life ${lives}:\n${wrong?.steps ?? ''}\n${wrong?.story ?? ''}`)
     assert.equal(lives, EACH)
   })
+
+test('every fix that `npm run lives:mutations` takes out is still there', () => {
+  for (const { edits } of mutations) for (const edit of edits) assert.notEqual(applied(edit), '')
+})

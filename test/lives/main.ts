@@ -1,72 +1,51 @@
-import { execFileSync, spawn } from 'node:child_process'
+import { execFileSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { root } from '../help/root.js'
-import { putSection } from './page.js'
+import { liveApart, option, twoAtATime } from './apart.js'
 import { kinds } from './kinds.js'
-import type { Lived } from './run.js'
+import { putSection } from './page.js'
 
 /*
- * `npm run lives [-- --seed N] [--most N] [--kind NAME]`: lives on all stand-ins, and what came of them in docs/trust.md. They are
- * lived fifty at a time, and counted in .lab/lives: a run that was stopped goes on, as long as nothing was committed since.
+ * `npm run lives [-- --seed N] [--most N] [--kind NAME]`: lives on all stand-ins, with a table in docs/trust.md. Fifty at a time are
+ * counted in .lab/lives, by commit: a run that was stopped goes on from there.
  */
-const args = process.argv.slice(2)
-const after = (name: string): string | undefined => (args.includes(name) ? args[args.indexOf(name) + 1] : undefined)
-const seed = Number(after('--seed') ?? 41)
-const most = Number(after('--most') ?? 500)
-const only = after('--kind')
+const seed = Number(option('--seed') ?? 41)
+const most = Number(option('--most') ?? 500)
+const only = option('--kind')
 const AT_A_TIME = 50
 
 const git = (...what: string[]): string => execFileSync('git', what, { cwd: root, encoding: 'utf8' }).trim()
 const commit = git('rev-parse', '--short=10', 'HEAD')
 const folder = join(root, '.lab/lives', `${commit}-${seed}`)
+const one = fileURLToPath(new URL('one.js', import.meta.url))
 mkdirSync(folder, { recursive: true })
 
-/** Some lives in a process of its own: what one leaves behind does not weigh on the next. */
-function lived(kind: string, from: number): Promise<Lived> {
-  const one = fileURLToPath(new URL('one.js', import.meta.url))
-  return new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, ['--no-warnings', one, kind, String(from), String(AT_A_TIME)], {
-      stdio: ['ignore', 'pipe', 'inherit'],
-    })
-    let out = ''
-    child.stdout.setEncoding('utf8').on('data', (text: string) => (out += text))
-    child.on('close', () => {
-      try {
-        resolve(JSON.parse(out) as Lived)
-      } catch {
-        reject(new Error(`lives on the ${kind} ended without a word: ${out.slice(-400)}`))
-      }
-    })
-  })
-}
-
-/** The lives of one kind, from where an earlier run ended. */
+/** How many lives of a kind went well, and how many went wrong: it stops at the first. */
 async function livesOf(kind: string): Promise<{ kind: string; lives: number; wrong: number }> {
   const file = join(folder, `${kind}.json`)
-  const known = existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as { lives: number }) : { lives: 0 }
-  let { lives } = known
-  for (; lives < most; lives += AT_A_TIME) {
+  let { lives } = existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as { lives: number }) : { lives: 0 }
+  while (lives < most) {
     const from = seed * 1_000_000 + lives
-    const { wrong } = await lived(kind, from)
+    const { wrong } = await liveApart(one, kind, from, AT_A_TIME)
     if (wrong) {
       process.stderr.write(`${kind}, seed ${from}:\n${wrong.steps}\n${wrong.story}\n`)
       return { kind, lives, wrong: 1 }
     }
-    writeFileSync(file, `${JSON.stringify({ lives: lives + AT_A_TIME })}\n`)
-    process.stderr.write(`${kind}: ${lives + AT_A_TIME} lives\n`)
+    lives += AT_A_TIME
+    writeFileSync(file, `${JSON.stringify({ lives })}\n`)
+    process.stderr.write(`${kind}: ${lives} lives\n`)
   }
   return { kind, lives, wrong: 0 }
 }
 
-const left = Object.keys(kinds).filter((kind) => only === undefined || kind === only)
-const all: Awaited<ReturnType<typeof livesOf>>[] = []
-const worker = async () => {
-  for (let kind = left.shift(); kind !== undefined; kind = left.shift()) all.push(await livesOf(kind))
-}
-await Promise.all([worker(), worker()])
 const order = Object.keys(kinds)
+const all: Awaited<ReturnType<typeof livesOf>>[] = []
+await twoAtATime(
+  order.filter((kind) => only === undefined || kind === only),
+  async (kind) => void all.push(await livesOf(kind)),
+)
 all.sort((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind))
 const table = [
   `Lived with \`npm run lives\` on commit ${commit}, from seed ${seed} on.`,

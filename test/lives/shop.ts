@@ -1,12 +1,11 @@
 import { standInShopSystem } from '../../stand-ins/shop/adapter/index.js'
 import { standInShop } from '../../stand-ins/shop/server/index.js'
 import { pathOf, type Category } from '../../stand-ins/shop/server/model.js'
-import { bodies, File, now, other, paragraph, textOf } from './file.js'
+import { body, menuThing, newMenu, other, text, things } from './hands.js'
+import { PlanFile } from './plan-file.js'
+import { bodies, now, paragraph, textOf } from './values.js'
 import type { Edit, Site, Thing } from './site.js'
 
-const things = (all: readonly object[]) => all as Thing[]
-const text: Edit = (_thing, word) => word
-const body: Edit = (_thing, word) => paragraph(word)
 const CURRENCY = 'GBP'
 /** A price that nobody plans. */
 const price: Edit = (_thing, _word, number) => `${number}.07`
@@ -16,22 +15,18 @@ export function shopSite(): Site {
   const running = standInShop()
   const { shop } = running
   const stamp = () => ({ id: shop.next++, made: now(), edited: now() })
-  const menu = {
-    id: 'main',
-    get entries() {
-      return shop.menu.map(({ kind, to }) => `${kind} ${to}`)
-    },
-    set entries(links: string[]) {
-      shop.menu = links.map((to) => ({ kind: 'link', to, label: to }))
-    },
-  }
+  const menu = menuThing(
+    'main',
+    () => shop.menu,
+    (entries) => (shop.menu = entries as typeof shop.menu),
+  )
   return {
     running,
     system: standInShopSystem,
     isThere: () => shop.standing === 'set up',
     logins: [],
     always: ['site', 'store', 'categories/beans'],
-    wishes: [
+    plannable: [
       {
         ref: 'site',
         values: { title: ['Tidepool', 'Tidepools'], description: [undefined, 'Low water', 'High water'] },
@@ -60,7 +55,7 @@ export function shopSite(): Site {
       { ref: 'pages/about', values: { title: ['About', 'Of us'], body: bodies } },
     ],
     baseline(address, plan, isShippedRemoved) {
-      const file = new File(plan)
+      const file = new PlanFile(plan)
       const taxes = file.list('taxes', (_ref, name) => ({ name, country: 'GB' }))
       const shipping = file.list('shipping', (_ref, name) => ({ name, countries: ['GB'] }))
       return file.baseline({
@@ -112,9 +107,9 @@ export function shopSite(): Site {
     },
     standing: () => [],
     plannedStanding: () => [],
-    forbids(_plan, before, after) {
+    forbids(before, after, isUnread) {
       // what the plan counts in its own currency waits for that
-      if (shop.settings.currency === CURRENCY) return []
+      if (shop.settings.currency === CURRENCY || isUnread('settings/site', 'currency')) return []
       return [...after].flatMap(([key, fields]) =>
         ['price', 'sale', 'freeFrom']
           .filter((field) => /^(products|shipping)/.test(key) && fields.get(field) !== before.get(key)?.get(field))
@@ -122,6 +117,7 @@ export function shopSite(): Site {
           .map((field) => `${key}#${field} is ${fields.get(field) ?? ''} in ${shop.settings.currency}`),
       )
     },
+    isTrace: (change) => change.startsWith('orders/'),
     edits: {
       categories: { name: text, description: text },
       products: {
@@ -134,7 +130,7 @@ export function shopSite(): Site {
         ...{ title: text, description: text, phone: text, city: text },
         currency: other('currency', CURRENCY, 'JPY'),
       },
-      menus: { entries: (_thing, word) => [`https://${word}.example/`] },
+      menus: { entries: newMenu },
     },
     adds: {
       categories: (name, word) => ({

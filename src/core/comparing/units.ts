@@ -15,17 +15,34 @@ export interface Unit {
 /** Units of a site that are not as planned and stay so, each with what it is there and in the plan. */
 export type UnsettledUnits = Map<string, { found: string; wanted: string }>
 
-const nameOf = ({ area, key }: Unit): string => `${area}.${key}`
+export const unitName = ({ area, key }: Unit): string => `${area}.${key}`
+
+/** The units in which keys of an area are counted. */
+export function unitsOf(name: AreaName, keys: readonly string[]): Unit[] {
+  const { countedIn = {} } = areaOf(name)
+  return keys.flatMap((key) => countedIn[key] ?? [])
+}
+
+/** The units of a site, `store.currency` to `GBP`, as far as they were read. */
+export function unitsIn(inventory: Inventory): Record<string, string> {
+  const units = areaNames.flatMap((name) => Object.values(areaOf(name).countedIn ?? {}).flat())
+  return Object.fromEntries(
+    units.flatMap((unit) => {
+      const value = ((inventory[unit.area as AreaName] ?? [])[0] as SomeFound | undefined)?.item[unit.key]
+      return value === undefined ? [] : [[unitName(unit), textOf(value)]]
+    }),
+  )
+}
 
 /** Remembers a unit that stays as it is. */
 export function keepUnit(units: UnsettledUnits, area: SomeArea, key: string, wanted: Value, found: Value): void {
-  units.set(nameOf({ area: area.name, key }), { found: textOf(found), wanted: textOf(wanted) })
+  units.set(unitName({ area: area.name, key }), { found: textOf(found), wanted: textOf(wanted) })
 }
 
 /** Why a value must wait: it is counted in a unit that is another one there. */
 export function waitsForUnit(area: SomeArea, key: string, units: UnsettledUnits): string | undefined {
   for (const unit of area.countedIn?.[key] ?? []) {
-    const other = units.get(nameOf(unit))
+    const other = units.get(unitName(unit))
     if (other) return `the file counts in ${other.wanted}, and the site in ${other.found}`
   }
   return undefined
@@ -39,7 +56,7 @@ export const plannedUnits = (baseline: Baseline): ReadonlySet<string> =>
       if (area.list !== 'one') return []
       return area
         .plan(baseline)
-        .flatMap(({ item }) => Object.keys(given(item)).map((key) => nameOf({ area: name, key })))
+        .flatMap(({ item }) => Object.keys(given(item)).map((key) => unitName({ area: name, key })))
     }),
   )
 
@@ -50,7 +67,7 @@ export function finerThanThere(
   value: Value,
   { inventory, planned }: { inventory: Inventory; planned: ReadonlySet<string> },
 ): string | undefined {
-  const unit = area.countedIn?.[key]?.find((one) => one.key === 'currency' && !planned.has(nameOf(one)))
+  const unit = area.countedIn?.[key]?.find((one) => one.key === 'currency' && !planned.has(unitName(one)))
   const currency = unit && ((inventory[unit.area as AreaName] ?? [])[0] as SomeFound | undefined)?.item[unit.key]
   if (typeof currency !== 'string' || currency === '' || typeof value !== 'string' || !isDecimal(value))
     return undefined
@@ -65,16 +82,17 @@ export function inTheirUnits(chosen: readonly AnyDifference[], all: readonly Any
   const open = new Set(
     all
       .filter(({ ref, is }) => !taken.has(`${is} ${ref}`))
-      .flatMap((one) => keysOf(one).map((key) => nameOf({ area: one.area, key }))),
+      .flatMap((one) => keysOf(one).map((key) => unitName({ area: one.area, key }))),
   )
   if (open.size === 0) return [...chosen]
   return chosen.filter((one) => {
     const { countedIn = {} } = areaOf(one.area)
-    return !keysOf(one).some((key) => countedIn[key]?.some((unit) => open.has(nameOf(unit))))
+    return !keysOf(one).some((key) => countedIn[key]?.some((unit) => open.has(unitName(unit))))
   })
 }
 
-const keysOf = (difference: AnyDifference): readonly string[] =>
+/** The keys that a difference writes. */
+export const keysOf = (difference: AnyDifference): readonly string[] =>
   difference.is === 'left over'
     ? []
     : difference.is === 'different'

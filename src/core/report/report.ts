@@ -206,6 +206,10 @@ export const journalLine = z
       .array(z.string())
       .optional()
       .describe('What tells the site from others, as short digests: of its accounts, and when each was made'),
+    units: z
+      .record(z.string(), z.string())
+      .optional()
+      .describe('The units in which the site counted when it was read, such as `store.currency`: `GBP`'),
     debt: z.string().optional().describe('The effect that no reading shows, and that another step undoes'),
     carrier: z.string().optional(),
     ref: z.string().optional(),

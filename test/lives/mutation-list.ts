@@ -1,13 +1,29 @@
-/** A fix that is taken out of a scratch copy, and the lives that have to miss it. */
-export interface Tooth {
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { root } from '../help/root.js'
+
+/** What takes the place of a part of a compiled file. */
+export interface Edit {
+  file: string
+  from: string
+  to: string
+}
+/** A fix that is taken out of a scratch copy, for lives to find the fault. */
+export interface Mutation {
   /** What goes wrong without it. */
   fault: string
   on: string
-  /** In the compiled program: what is there, and what takes its place. */
-  edits: readonly { file: string; from: string; to: string }[]
+  edits: readonly Edit[]
 }
 
-export const teeth: readonly Tooth[] = [
+/** The text of a compiled file with an edit. @throws Error where the file does not contain what it replaces */
+export function applied({ file, from, to }: Edit): string {
+  const text = readFileSync(join(root, 'dist', file), 'utf8')
+  if (!text.includes(from)) throw new Error(`${file} does not contain “${from}”`)
+  return text.replaceAll(from, to)
+}
+
+export const mutations: readonly Mutation[] = [
   {
     fault: 'what a person changed since is written over',
     on: 'content',
@@ -118,9 +134,20 @@ export const teeth: readonly Tooth[] = [
     edits: [{ file: 'src/core/comparing/units.js', from: 'if (other)', to: 'if (false)' }],
   },
   {
+    fault: 'prices are written into a currency that someone chooses during the run',
+    on: 'shop',
+    edits: [{ file: 'src/engine/units-again.js', from: 'if (counted.length === 0)', to: 'if (true)' }],
+  },
+  {
     fault: 'a group that the site refused to make, as somebody had, counts as made',
     on: 'forum',
-    edits: [{ file: 'src/engine/carry-out.js', from: 'await run.state.refuse(notMadeBy(load, outcomes));', to: '' }],
+    edits: [
+      {
+        file: 'src/engine/carry-out.js',
+        from: 'await run.state.dropIntents(refusedNew(load, outcomes));',
+        to: 'void 0;',
+      },
+    ],
   },
   {
     fault: 'a site from which everything of ours was removed counts as another one',
