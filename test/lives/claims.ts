@@ -26,8 +26,11 @@ export class Claims {
   readonly #crossed = new Set<string>()
   constructor(private readonly site: Site) {}
 
-  /** Lets a person act. All that changes is theirs from now on, and returned. */
-  by(act: () => void): Field[] {
+  /**
+   * Lets a person act. All that changes is theirs from now on, and returned.
+   * @param besides what changes along with it, without becoming theirs
+   */
+  by(act: () => void, besides: () => void): Field[] {
     const before = snapshot(this.site)
     act()
     const after = snapshot(this.site)
@@ -43,7 +46,9 @@ export class Claims {
           changed.push({ key, field })
         }
     }
-    for (const key of before.keys()) if (!after.has(key)) this.#fields.delete(key)
+    besides()
+    const left = snapshot(this.site)
+    for (const key of before.keys()) if (!left.has(key)) this.#fields.delete(key)
     return changed
   }
 

@@ -90,9 +90,7 @@ export class Life {
    */
   hand(story: string, act: () => void, besides: () => void = () => undefined): void {
     this.story.push(story)
-    const changed = this.claims.by(act)
-    besides()
-    this.#watch?.meanwhile(changed)
+    this.#watch?.meanwhile(this.claims.by(act, besides))
   }
   /** Strangers register, comment and order. */
   moveIn(): void {
