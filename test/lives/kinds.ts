@@ -5,9 +5,9 @@ import { shopSite } from './shop.js'
 import type { Site } from './site.js'
 
 /** The stand-ins on which lives are lived. */
-export const kinds: Readonly<Record<string, () => Site>> = {
+export const kinds = {
   blog: blogSite,
   forum: forumSite,
   content: contentSite,
   shop: shopSite,
-}
+} as const satisfies Readonly<Record<string, () => Site>>

@@ -28,11 +28,13 @@ export async function live(make: () => Site, seed: number, most: number, until =
     fc.nat(1023),
     fc.boolean(),
     fc.boolean(),
+    fc.boolean(),
     steps,
-    async (planned, isSettled, isLivedIn, commands) => {
+    async (planned, isShippedRemoved, isSettled, isLivedIn, commands) => {
       mock.timers.reset()
       mock.timers.enable({ apis: ['Date'], now: FIRST_DAY })
       const life = await Life.begin(make, root, planned)
+      life.isShippedRemoved = isShippedRemoved
       try {
         if (isSettled) await life.settle(calm)
         if (isLivedIn) life.moveIn()
@@ -49,7 +51,7 @@ export async function live(make: () => Site, seed: number, most: number, until =
     })
     if (!failed || counterexample === null) return { lives: numRuns }
     const story = errorInstance instanceof Error ? errorInstance.message : String(errorInstance)
-    return { lives: numRuns, wrong: { steps: fc.stringify(counterexample[3]), story } }
+    return { lives: numRuns, wrong: { steps: fc.stringify(counterexample[4]), story } }
   } finally {
     mock.timers.reset()
     rmSync(root, { recursive: true, force: true })

@@ -65,6 +65,15 @@ async function cross(life: Life, planned: Numbers, at: number, numbers: Numbers)
   life.story.push(`settle, a person at ${at}`)
   await life.settle({ ...calm, meanwhile: { at, act: () => act(life, numbers, true) } })
 }
+/** The plan changes, the run is killed on its way, a person may work on the very thing, and the next run goes on. */
+async function crash(life: Life, planned: Numbers, at: number, numbers: Numbers | undefined): Promise<void> {
+  plan(life, planned)
+  life.story.push(`settle, killed at ${at}`)
+  await life.settle({ ...calm, accident: { at, kind: 'killed' } })
+  if (numbers) act(life, numbers, true)
+  life.story.push('settle')
+  await life.settle(calm)
+}
 /** A person edits, the plan is written over it, the person may edit the same again, and the run is undone. */
 async function regret(life: Life, first: Numbers, second: Numbers | undefined): Promise<void> {
   act(life, first)
@@ -103,7 +112,9 @@ const plain: Chosen = { again: 0, open: 0, inUse: true, accident: undefined, mea
 
 const planStep = numbers.map((one) => new Step(`plan(${one.join()})`, (life) => plan(life, one)))
 const personStep = numbers.map((one) => new Step(`person(${one.join()})`, (life) => act(life, one)))
-const plainSettle = fc.constant(new Step('settle', (life) => settle(life, plain)))
+const plainSettle = fc
+  .boolean()
+  .map((inUse) => new Step(inUse ? 'settle' : 'settleFresh', (life) => settle(life, { ...plain, inUse })))
 const settleStep = chosen.map((one) => new Step(`settle(${JSON.stringify(one)})`, (life) => settle(life, one)))
 const undoStep = fc
   .tuple(number, chosen)
@@ -111,6 +122,12 @@ const undoStep = fc
 const crossStep = fc
   .tuple(numbers, fc.integer({ min: 5, max: 45 }), numbers)
   .map(([plan, at, one]) => new Step(`cross(${plan.join()};${at};${one.join()})`, (life) => cross(life, plan, at, one)))
+const crashStep = fc
+  .tuple(numbers, fc.integer({ min: 5, max: 45 }), fc.option(numbers, { nil: undefined }))
+  .map(
+    ([plan, at, one]) =>
+      new Step(`crash(${plan.join()};${at};${one?.join() ?? ''})`, (life) => crash(life, plan, at, one)),
+  )
 const regretStep = fc
   .tuple(numbers, fc.option(numbers, { nil: undefined }))
   .map(([one, two]) => new Step(`regret(${one.join()};${two?.join() ?? ''})`, (life) => regret(life, one, two)))
@@ -119,7 +136,7 @@ const regretStep = fc
 export const steps = fc.commands<object, Life, true>(
   [
     ...[planStep, planStep, planStep, personStep, personStep, personStep],
-    ...[plainSettle, plainSettle, settleStep, settleStep, crossStep, regretStep, undoStep],
+    ...[plainSettle, plainSettle, settleStep, settleStep, crossStep, crashStep, regretStep, undoStep],
     fc.constant(new Step('settleTwice', settleTwice)),
     fc.boolean().map((isTrial) => new Step(isTrial ? 'try' : 'confirm', (life) => confirm(life, isTrial))),
     fc.constant(new Step('ship', ship)),

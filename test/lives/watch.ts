@@ -193,7 +193,9 @@ export class Watch {
   }
   /** Whether a thing holds what a person wrote. */
   #hasWords(key: string): boolean {
-    return this.claims.isMade(key) || [...this.claims.fields(key).values()].some((value) => /word\d/.test(value ?? ''))
+    const fields = [...this.claims.fields(key)]
+    const hasWord = fields.some(([field, value]) => /word\d/.test(value ?? '') && !this.#isUnread(key, field))
+    return this.claims.isMade(key) || hasWord
   }
 
   #standingOf(key: string, thing: Thing, line: string): void {

@@ -1,5 +1,7 @@
 import { areaNames, areaOf, type AreaName, type Inventory } from '../areas/index.js'
 import { grouped } from '../grouped.js'
+import { foundAt } from '../inventory.js'
+import { areaIn } from '../ref.js'
 import { textOf } from '../value.js'
 import { isExactlyLeft, storedIn } from './left.js'
 import { isAsked, isOurs } from './ownership.js'
@@ -24,7 +26,7 @@ export function markOpening(
     const isForeign = gate
       ? others.length > 0 && !options.closed
       : sideOf
-        ? foreign.isIn(textOf(found.item[sideOf]))
+        ? foreign.isAt(textOf(found.item[sideOf]))
         : foreign.isWrittenIn(area, found) || foreign.isIn(found.ref)
     return isForeign ? { ...difference, opens: true as const } : difference
   })
@@ -58,5 +60,10 @@ function foreignWords(inventory: Inventory, options: CompareOptions) {
   }
   const isIn = (ref: string): boolean =>
     (inside.get(ref) ?? []).some(({ name, found }) => isWrittenIn(name, found) || isIn(found.ref))
-  return { isWrittenIn, isIn }
+  const isAt = (ref: string): boolean => {
+    const name = areaNames.find((one) => one === areaIn(ref))
+    const found = foundAt(inventory, ref) as SomeFound | undefined
+    return isIn(ref) || (name !== undefined && found !== undefined && isWrittenIn(name, found))
+  }
+  return { isWrittenIn, isIn, isAt }
 }
