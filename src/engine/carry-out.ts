@@ -62,7 +62,11 @@ export async function carryOut(
     ),
   )
   run.account.tell({ is: 'to do', refs: refsOf(steps).length })
-  const edits = new ConcurrentEdits(run, session as SignedIn, new Set(differences.map(({ ref }) => ref)))
+  const edits = new ConcurrentEdits(run, session as SignedIn, {
+    inventory,
+    own: new Set(differences.map(({ ref }) => ref)),
+    falling: fallingWith,
+  })
   const units = new UnitsAgain(
     ...([run, session as SignedIn, inventory] as const),
     differences.flatMap((one) => (one.is === 'different' ? [{ area: one.area, wanted: one.wanted as AnyItem }] : [])),

@@ -84,7 +84,7 @@ async function giveBack(run: Run, folder: string, refs: readonly string[] | unde
   const lost = new Map<string, string>()
   const kept = new Map<string, string>()
   const refsOf = (load: readonly Step[]) => [...new Set(load.map((step) => steps.get(step) ?? ''))]
-  const edits = new ConcurrentEdits(run, session, new Set(steps.values()), true)
+  const edits = new ConcurrentEdits(run, session, { inventory, own: new Set(steps.values()), checksMissing: true })
   const units = new UnitsAgain(
     ...([run, session, inventory] as const),
     [...overwritten].map(([ref, { wanted }]) => ({ area: areaIn(ref), wanted })),

@@ -46,8 +46,8 @@ export interface AreaOnSystem<A extends AreaName, S extends SignedIn = SignedIn>
   atMost?: { [K in keyof ItemOf<A> & string]?: number }
   read(session: S, baseline: Baseline): Promise<ReadItem<ItemOf<A>>[]>
   /**
-   * The same items once more, as they stand at this moment: right before one of them is changed or removed. Where left out,
-   * everything is read again.
+   * The same items again, right before one of them is changed or removed. Where a removal takes along what is inside, at least
+   * the place of every other item as well. Where left out, everything is read again.
    */
   readAgain?(
     session: S,

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { after, test } from 'node:test'
 import { settle, undo, type RunOptions } from 'unpack'
 import { folder } from '../help/folders.js'
-import { runningForum } from '../help/forum.js'
+import { runningForum, type RunningForum } from '../help/forum.js'
 import { planned } from '../help/plan.js'
 import { runningStandIn } from '../help/sites.js'
 
@@ -160,4 +160,45 @@ test('the name of a visitor who has written a comment is in no record', async ()
     .map(({ parentPath, name }) => readFileSync(join(parentPath, name), 'utf8'))
   assert.ok(texts.length > 2)
   assert.ok(texts.every((text) => !text.includes('Gwendolyn')))
+})
+
+test('a shipped forum stays if someone renames it, or writes in it, while the run that removes its category is under way', async () => {
+  const acts: ((board: RunningForum['board']) => void)[] = [
+    (board) => board.forums.forEach((one) => (one.title = 'Ours now')),
+    (board) => {
+      const made = new Date().toISOString()
+      const posts = [{ id: 901, by: 1, text: 'Low tide at six.', made, edited: made }]
+      board.topics.push({ id: 900, forum: board.forums[0]?.id ?? 0, title: 'Tides', by: 1, made, edited: made, posts })
+    },
+  ]
+  for (const act of acts) {
+    const site = await forum()
+    const plan = planned(
+      site.address,
+      'shipped: remove',
+      {},
+      'username: marlow, email: ines@tidepool.example, signInAs: boss',
+    )
+    const before = site.board.forums.length
+    const done = await settle(plan, { ...quiet(site.options), ...meanwhile(() => act(site.board)) })
+    assert.deepEqual([done.failed[0]?.ref, done.failed[0]?.code], ['forums/Test category', 'changed-meanwhile'])
+    assert.ok(done.failed.every(({ code }) => code === 'changed-meanwhile'))
+    assert.equal(site.board.forums.length, before)
+  }
+})
+
+test('a shipped post stays if a visitor comments on it while the run that removes it is under way', async () => {
+  const site = await blog()
+  await settle(planned(site.address), quiet(site.options))
+  const [post] = site.blog.posts
+  assert.ok(post)
+  const comment = { id: 900, post: post.id, by: 'Kelp', text: 'Thank you!', made: new Date().toISOString() }
+  const act = () => void site.blog.comments.push({ ...comment, state: 'shown' })
+  const done = await settle(planned(site.address, 'shipped: remove'), { ...quiet(site.options), ...meanwhile(act) })
+  assert.deepEqual(
+    done.failed.map(({ ref, code }) => [ref, code]),
+    ['menus/main', 'sidebars/main', `posts/${post.slug}`, 'comments/1'].map((ref) => [ref, 'changed-meanwhile']),
+  )
+  assert.match(done.failed[0]?.text ?? '', /the menu “main” shipped with the system; on a site in use it stays/)
+  assert.ok(site.blog.posts.includes(post))
 })

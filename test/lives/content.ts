@@ -197,7 +197,7 @@ export function contentSite(): Site {
       addOns: (_name, word) => ({ id: content.next++, name: word, version: '1.0', active: true, automatic: false }),
     },
     removed(room, thing) {
-      for (const one of content.pages) if (one.parent === thing.id) one.parent = 0
+      if (room === 'pages') removeInside(thing.id)
       if (room !== 'groups') return
       for (const one of content.accounts) one.groups = one.groups.filter((id) => id !== thing.id)
       for (const page of content.pages)
@@ -206,6 +206,11 @@ export function contentSite(): Site {
     },
   }
 
+  function removeInside(id: Thing['id']): void {
+    const inside = content.pages.filter(({ parent }) => parent === id)
+    content.pages = content.pages.filter(({ parent }) => parent !== id)
+    for (const one of inside) removeInside(one.id)
+  }
   /** Whom a page is shared with, by itself or from above. */
   function sharedWith(page: Page, right: (typeof rights)[number]): string[] {
     const above = page.inherit ? content.pages.find(({ id }) => id === page.parent) : undefined

@@ -160,7 +160,13 @@ export class Agenda {
         : undefined
     // what falls with something that stayed was not asked for by itself
     const falls = holder && holder.at !== 'not chosen' ? this.#reasonOf(holder.difference) : undefined
-    return this.#why.get(difference.ref) ?? falls ?? why('not-taken', difference.ref)
+    return this.#why.get(difference.ref) ?? falls ?? this.#keptSince(difference) ?? why('not-taken', difference.ref)
+  }
+  /** What was not sent, as the site is read otherwise by now: somebody has put something there that it must stay for. */
+  #keptSince(difference: AnyDifference): Why | undefined {
+    if (this.#entries.get(keyOf(difference))?.at === 'sent') return undefined
+    const kept = this.left.kept.find(({ ref }) => ref === difference.ref)
+    return kept && { code: 'changed-meanwhile', text: kept.text }
   }
 }
 

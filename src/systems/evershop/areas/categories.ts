@@ -46,10 +46,9 @@ export const categories: AreaOnSystem<'categories', EverShopSession> = {
       }
     })
   },
-  async readAgain(session, found, baseline) {
+  readAgain(session, _found, baseline) {
     session.shelf.forget('shop')
-    const ids = new Set(found.map(({ id }) => id))
-    return (await this.read(session, baseline)).filter(({ id }) => ids.has(id))
+    return this.read(session, baseline)
   },
   translate: (differences) =>
     differences.map((difference) => {

@@ -77,6 +77,7 @@ export const forums: AreaOnSystem<'forums', MisagoSession> = {
 }
 
 /** @param only the numbers of those to read; all where left out */
+/** @param only those to read whole; of others, where they are */
 async function readForums(
   session: MisagoSession,
   { forums: planned = [], gone }: Baseline,
@@ -89,29 +90,28 @@ async function readForums(
     ),
   )
   return Promise.all(
-    tree
-      .filter(({ id }) => only?.includes(id) ?? true)
-      .map(async (branch) => {
-        const { id, title, ref, address } = branch
-        const seen = page.CATEGORIES.find((one) => one.id === id)
-        // what the public page does not tell its owner stands in a form for each
-        const form = !seen || withDays.has(ref) ? (await session.form(`categories/edit/${id}/`)).fields : undefined
-        const above = tree.find((one) => one.id === branch.parent)
-        const description = form?.description ?? seen?.description?.plain ?? ''
-        const locked = form ? form.is_closed === '1' : (seen?.is_closed ?? false)
-        const item = {
-          title,
-          parent: above?.ref ?? '',
-          description,
-          locked,
-          ...(form && { removeOldAfterDays: days(form.prune_replied_after) }),
-        }
-        const place = id === SHIPPED.id && branch.parent === 0
-        const known = SHIPPED.titles.includes(title)
-        const untouched = place && known && branch.topics === 0 && (await isAsShipped(session))
-        const copy = place || goesBy(gone, ref) ? await copyOf(session, branch) : item
-        return { id, item, address, copy, marks: { place, untouched, known } }
-      }),
+    tree.map(async (branch) => {
+      const { id, title, ref, address } = branch
+      const parent = tree.find((one) => one.id === branch.parent)?.ref ?? ''
+      if (only?.includes(id) === false) return { id, item: { title, parent } }
+      const seen = page.CATEGORIES.find((one) => one.id === id)
+      // what the public page does not tell its owner stands in a form for each
+      const form = !seen || withDays.has(ref) ? (await session.form(`categories/edit/${id}/`)).fields : undefined
+      const description = form?.description ?? seen?.description?.plain ?? ''
+      const locked = form ? form.is_closed === '1' : (seen?.is_closed ?? false)
+      const item = {
+        title,
+        parent,
+        description,
+        locked,
+        ...(form && { removeOldAfterDays: days(form.prune_replied_after) }),
+      }
+      const place = id === SHIPPED.id && branch.parent === 0
+      const known = SHIPPED.titles.includes(title)
+      const untouched = place && known && branch.topics === 0 && (await isAsShipped(session))
+      const copy = place || goesBy(gone, ref) ? await copyOf(session, branch) : item
+      return { id, item, address, copy, marks: { place, untouched, known } }
+    }),
   )
 }
 

@@ -27,6 +27,10 @@ export const topics: AreaOnSystem<'topics', MisagoSession> = {
       list.map(({ id, title }) => ({ id, item: { key: String(id), title, forum: ref }, text: title })),
     )
   },
+  readAgain(session, _found, baseline) {
+    session.shelf.forget('tree', 'page', 'categories/')
+    return this.read(session, baseline)
+  },
   // none ships: only what a trial has left behind ever goes
   translate: (differences) =>
     differences.map((difference) => Step.of(goneTopics, { id: idOf(difference.ref) }, { proves: [difference] })),
