@@ -127,7 +127,9 @@ function isUnchanged(one: AnyDifference, now: readonly ReadItem<AnyItem>[], own:
   const read = now.find(({ id }) => String(id) === String(found.id))
   if (!read) return false
   const area = areaOf(areaIn(found.ref) as AreaName)
-  const fields: readonly string[] = one.is === 'different' ? one.fields : []
+  // of what is removed, everything counts
+  const fields: readonly string[] =
+    one.is === 'different' ? one.fields : area.keys.filter((key) => !area.links?.includes(key))
   const wanted = (one.is === 'different' ? one.wanted : {}) as AnyItem
   // another write of ours may have brought it to the plan already: what a locked forum lets do, for one
   const isPlanned = (key: string) => {

@@ -1,11 +1,12 @@
 import { randomUUID } from 'node:crypto'
-import { mkdir, readFile, readlink, rm, stat, utimes, writeFile } from 'node:fs/promises'
+import { readFile, readlink, rm, stat, utimes, writeFile } from 'node:fs/promises'
 import { hostname } from 'node:os'
 import { setTimeout as wait } from 'node:timers/promises'
 import { join } from 'node:path'
 import lockfile from 'proper-lockfile'
 import { z } from 'zod'
 import { UnpackError } from '../core/errors.js'
+import { makeFolder } from '../disk/make-folder.js'
 import { fileTrouble } from '../disk/trouble.js'
 
 /** Milliseconds between two signs of life, and after which one that is not of this machine counts as dead. */
@@ -61,7 +62,7 @@ export class Lock {
     }
     const lock = new Lock(file, holder, address)
     try {
-      await mkdir(folder, { recursive: true, mode: 0o700 })
+      makeFolder(folder)
       // who looks whether it is free, and takes it, is alone meanwhile
       const alone = await lockfile.lock(folder, {
         stale: 30_000,

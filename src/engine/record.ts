@@ -4,7 +4,6 @@ import {
   chmodSync,
   closeSync,
   existsSync,
-  mkdirSync,
   openSync,
   readdirSync,
   renameSync,
@@ -18,6 +17,7 @@ import { Guard } from '../logins/guard.js'
 import { reportHtml } from '../core/report/html.js'
 import type { JournalLine, Report } from '../core/report/report.js'
 import { reportXml } from '../core/report/xml.js'
+import { makeFolder } from '../disk/make-folder.js'
 import { fileTrouble } from '../disk/trouble.js'
 import { allVisible } from '../core/text/visible.js'
 import { structureOf } from './page-structure.js'
@@ -46,7 +46,7 @@ export class RecordFolder implements RunRecord {
     let folder = join(site, time)
     for (let again = 2; existsSync(folder); again += 1) folder = join(site, `${time}-${again}`)
     return onDisk(folder, () => {
-      mkdirSync(folder, { recursive: true, mode: 0o700 })
+      makeFolder(folder)
       chmodSync(folder, 0o700)
       return new RecordFolder(folder, guard)
     })
@@ -98,7 +98,7 @@ export class RecordFolder implements RunRecord {
   /** A name of its own, whatever is kept: two refs may read alike, and some are longer than any file's name may be. */
   #nameFor(inside: string, ref: string, ending: string): string {
     const folder = join(this.folder, inside)
-    onDisk(folder, () => mkdirSync(folder, { recursive: true, mode: 0o700 }))
+    onDisk(folder, () => makeFolder(folder))
     const number = String(readdirSync(folder).length + 1).padStart(4, '0')
     const readable = Array.from(ref.replace(/[^\p{L}\p{N}-]+/gu, '_'))
       .slice(0, 40)

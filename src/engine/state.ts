@@ -1,8 +1,9 @@
-import { mkdir, readFile } from 'node:fs/promises'
+import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import envPaths from 'env-paths'
 import writeFileAtomic from 'write-file-atomic'
 import { addressText, stateKey, type SiteAddress } from '../core/address.js'
+import { makeFolder } from '../disk/make-folder.js'
 import { fileTrouble } from '../disk/trouble.js'
 import { InMemory } from './in-memory.js'
 import { Lock } from './lock.js'
@@ -127,7 +128,7 @@ export class State extends InMemory {
     if (!this.#mayWrite) return
     const file = join(this.folder, name)
     try {
-      await mkdir(this.folder, { recursive: true, mode: 0o700 })
+      makeFolder(this.folder)
       await this.#aside.carryOut()
       await act(file)
     } catch (error) {

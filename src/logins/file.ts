@@ -1,10 +1,11 @@
-import { mkdir, readFile } from 'node:fs/promises'
+import { readFile } from 'node:fs/promises'
 import { dirname } from 'node:path'
 import lockfile from 'proper-lockfile'
 import writeFileAtomic from 'write-file-atomic'
 import { UnpackError } from '../core/errors.js'
 import type { Secret } from '../core/secret.js'
 import { envelopeOf, newKey, openKey, openLogins, sealLogins, type StoredLogin } from './sealed.js'
+import { makeFolder } from '../disk/make-folder.js'
 import { fileTrouble } from '../disk/trouble.js'
 
 export type { StoredLogin } from './sealed.js'
@@ -119,7 +120,7 @@ export class LoginsFile {
 
   async #changeNow(change: (logins: StoredLogin[]) => StoredLogin[]): Promise<void> {
     try {
-      await mkdir(dirname(this.file), { recursive: true, mode: 0o700 })
+      makeFolder(dirname(this.file))
       const patience = { retries: 100, minTimeout: 25, maxTimeout: 500 }
       const unlock = await lockfile.lock(this.file, { realpath: false, stale: 10_000, retries: patience })
       try {

@@ -135,6 +135,19 @@ test('damaged state is set aside and told, not counted as empty', async () => {
   assert.ok(readdirSync(join(file, '..')).some((name) => name.startsWith('state.json.damaged-')))
 })
 
+test('where no folder can be made, the run ends and says where', { skip: !existsSync('/proc/self') }, async () => {
+  const site = await runningStandIn(root, { standing: 'first-run' })
+  open.push(site)
+  // Node itself never comes back from there
+  const nowhere = '/proc/unpack'
+  const trouble = { code: 'folder-trouble', exit: 4, message: /\/proc\/unpack.*no such file or folder/ }
+  for (const wrong of [{ state: nowhere }, { records: nowhere }])
+    await assert.rejects(settle(planned(site.address), { ...site.options, ...wrong }), trouble)
+  const logins = await LoginsFile.open(join(nowhere, 'logins.json'), new Secret(PASSPHRASE), 4)
+  await assert.rejects(logins.put('http://a.example/', 'first', new Secret('x')), trouble)
+  assert.equal(site.blog.standing, 'first-run')
+})
+
 test('200 logins put at once all arrive, written through a link to the real file; damage and newer versions are told', async () => {
   const real = join(root, 'real', 'logins.json')
   mkdirSync(join(root, 'real'))

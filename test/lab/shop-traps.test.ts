@@ -4,6 +4,7 @@ import { compareSite, confirm, settle } from 'unpack'
 import { folder } from '../help/folders.js'
 import { labShop, shopOwner } from '../help/lab-shop.js'
 import { manyProducts, seedBaseline } from '../help/seeds.js'
+import { planned } from '../help/plan.js'
 import { handsOn } from '../help/shop-hands.js'
 
 const root = folder()
@@ -178,4 +179,31 @@ test('the limits of the site are waited out by what it says, and sign-ins stay f
   } finally {
     shop.limits(false)
   }
+})
+
+test('a way of shipping goes from each of its forms to each other; a form that this system lacks is refused, and nothing becomes free', async () => {
+  const options = { ...(await fresh()), confirm: false, inUse: true }
+  const weights = 'byWeight: [{ from: "0", price: "3.00" }, { from: "2", price: "6.00" }]'
+  const forms = ['price: "4.00"', 'price: "5.00", freeFrom: "30.00"', weights]
+  const plan = (form: string) =>
+    planned(
+      address,
+      `store: { currency: GBP, prices: before tax, shipsTo: [GB], shipping: [{ name: Van, countries: [GB], ${form} }] }`,
+      {},
+      `username: ${shopOwner.username}, email: ${shopOwner.email}`,
+    )
+  // every pair of them, once
+  for (const at of [0, 1, 0, 2, 1, 2, 0]) {
+    const form = plan(forms[at] ?? '')
+    assert.deepEqual((await settle(form, options)).failed, [], forms[at])
+    assert.deepEqual((await compareSite(form, options)).comparison.differences, [], forms[at])
+  }
+  const rates = () =>
+    one(
+      "select string_agg(concat_ws('/', cost, price_based_cost, weight_based_cost), ' ') from core_shipping_method_rate",
+    )
+  const before = rates()
+  const { comparison } = await settle(plan(`${weights}, freeFrom: "30.00"`), options)
+  assert.match(JSON.stringify(comparison.never), /can’t have a sum from which on it is free beside prices by weight/)
+  assert.equal(rates(), before)
 })

@@ -1,4 +1,5 @@
 import { execFileSync } from 'node:child_process'
+import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -9,7 +10,7 @@ import { putSection } from './page.js'
 
 /*
  * `npm run lives [-- --seed N] [--most N] [--kind NAME]`: lives on all stand-ins, with a table in docs/trust.md. Fifty at a time are
- * counted in .lab/lives, by commit: a run that was stopped goes on from there.
+ * counted in .lab/lives: a run that was stopped goes on from there, as long as the program and its stand-ins are the same.
  */
 const seed = Number(option('--seed') ?? 41)
 const most = Number(option('--most') ?? 500)
@@ -18,7 +19,10 @@ const AT_A_TIME = 50
 
 const git = (...what: string[]): string => execFileSync('git', what, { cwd: root, encoding: 'utf8' }).trim()
 const commit = git('rev-parse', '--short=10', 'HEAD')
-const folder = join(root, '.lab/lives', `${commit}-${seed}`)
+const code = createHash('sha256')
+  .update(git('rev-parse', 'HEAD:src', 'HEAD:stand-ins', 'HEAD:test/lives'))
+  .digest('hex')
+const folder = join(root, '.lab/lives', `${code.slice(0, 10)}-${seed}`)
 const one = fileURLToPath(new URL('one.js', import.meta.url))
 mkdirSync(folder, { recursive: true })
 
