@@ -90,7 +90,8 @@ export class Life {
    */
   hand(story: string, act: () => void, besides: () => void = () => undefined): void {
     this.story.push(story)
-    this.#watch?.meanwhile(this.claims.by(act, besides))
+    const changed = this.claims.by(act, besides)
+    this.#watch?.meanwhile(changed)
   }
   /** Strangers register, comment and order. */
   moveIn(): void {

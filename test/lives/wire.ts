@@ -4,6 +4,8 @@ import type { FastifyInstance } from 'fastify'
 /** What happens to a run on its way to the site, and at which of its requests. */
 export interface Accident {
   at: number
+  /** Whether requests count from the first write on. */
+  ofWrites?: true
   /** `killed`: the process is gone; `cut`: no request gets through any more; the others happen to one request. */
   kind: 'killed' | 'cut' | 'refused' | 'unheard' | 'fails' | 'half'
 }
@@ -19,6 +21,8 @@ interface Socket {
 /** The way between runs and a stand-in. Counts the requests of a run, moves the clock, and lets accidents happen. */
 export class Wire {
   #requests = 0
+  /** Requests from the first write on. */
+  #ofWrites = 0
   #accident: Accident | undefined
   #meanwhile: Meanwhile | undefined
   #answered: (line: string) => void = () => undefined
@@ -30,7 +34,9 @@ export class Wire {
     app: FastifyInstance,
     private readonly killed: () => void,
   ) {
-    app.addHook('onRequest', async (request) => this.#arrives(request.raw.socket))
+    app.addHook('onRequest', async (request) =>
+      this.#arrives(request.raw.socket, request.method === 'POST' && !/\/(?:enter|leave)$/.test(request.url)),
+    )
     app.addHook('onSend', async (request, reply, payload) => {
       this.#answered(`${request.method} ${request.url}`)
       if (this.#isNow('unheard')) request.raw.socket.destroy()
@@ -44,7 +50,7 @@ export class Wire {
 
   /** @param answered called after each request, before its answer is sent */
   begin(accident: Accident | undefined, meanwhile: Meanwhile | undefined, answered: (line: string) => void): void {
-    this.#requests = 0
+    this.#requests = this.#ofWrites = 0
     this.#accident = accident
     this.#meanwhile = meanwhile
     this.#answered = answered
@@ -54,18 +60,22 @@ export class Wire {
     this.begin(undefined, undefined, () => undefined)
   }
 
-  #arrives(socket: Socket): void {
+  #arrives(socket: Socket, isWrite: boolean): void {
     this.#requests += 1
+    if (isWrite || this.#ofWrites > 0) this.#ofWrites += 1
     mock.timers.tick(1000)
     if (this.#meanwhile?.at === this.#requests) this.#meanwhile.act()
     if (this.#isNow('refused')) socket.destroy()
     if (this.#isNow('killed')) this.killed()
     const { at = Infinity, kind } = this.#accident ?? {}
-    if ((kind !== 'killed' && kind !== 'cut') || this.#requests < at) return
+    if ((kind !== 'killed' && kind !== 'cut') || this.#number < at) return
     this.stop.abort()
     socket.destroy()
   }
   #isNow(kind: Accident['kind']): boolean {
-    return this.#accident?.kind === kind && this.#accident.at === this.#requests
+    return this.#accident?.kind === kind && this.#accident.at === this.#number
+  }
+  get #number(): number {
+    return this.#accident?.ofWrites ? this.#ofWrites : this.#requests
   }
 }
