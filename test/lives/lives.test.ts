@@ -1,10 +1,10 @@
 import assert from 'node:assert/strict'
-import { test } from 'node:test'
+import { mock, test } from 'node:test'
 import { folder } from '../help/folders.js'
 import { kinds } from './kinds.js'
 import { calm, Life } from './life.js'
 import { applied, mutations } from './mutation-list.js'
-import { live } from './run.js'
+import { FIRST_DAY, live } from './run.js'
 import { Watch } from './watch.js'
 
 /** Lives of each kind: about 15 seconds together. `npm run lives` runs many more. */
@@ -20,6 +20,7 @@ for (const [kind, make] of Object.entries(kinds))
   })
 
 test('what a person did between two runs is on the site, and a request that takes it away is noticed', async () => {
+  mock.timers.enable({ apis: ['Date'], now: FIRST_DAY })
   const life = await Life.begin(kinds.blog, folder(), 0)
   try {
     await life.settle(calm)
@@ -37,6 +38,7 @@ test('what a person did between two runs is on the site, and a request that take
     assert.match(troubles.join(), /word1.*after POST/)
   } finally {
     await life.end()
+    mock.timers.reset()
   }
 })
 

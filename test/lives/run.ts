@@ -8,7 +8,7 @@ import type { Site } from './site.js'
 import { steps } from './steps.js'
 
 /** The day on which every life begins: a seed repeats it whatever the date is. */
-const FIRST_DAY = Date.parse('2026-03-05T09:00:00.000Z')
+export const FIRST_DAY = Date.parse('2026-03-05T09:00:00.000Z')
 
 /** What came of some lives. */
 export interface Lived {
