@@ -48,7 +48,11 @@ export class Claims {
     }
     besides()
     const left = snapshot(this.site)
-    for (const key of before.keys()) if (!left.has(key)) this.#fields.delete(key)
+    for (const [key, fields] of this.#fields)
+      if (!left.has(key)) this.#fields.delete(key)
+      else
+        for (const field of fields.keys())
+          if (left.get(key)?.get(field) !== after.get(key)?.get(field)) fields.delete(field)
     return changed
   }
 
