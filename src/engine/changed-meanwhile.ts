@@ -127,9 +127,7 @@ function isUnchanged(one: AnyDifference, now: readonly ReadItem<AnyItem>[], own:
   const read = now.find(({ id }) => String(id) === String(found.id))
   if (!read) return false
   const area = areaOf(areaIn(found.ref) as AreaName)
-  // of what is removed, everything counts
-  const fields: readonly string[] =
-    one.is === 'different' ? one.fields : area.keys.filter((key) => !area.links?.includes(key))
+  const fields: readonly string[] = one.is === 'different' ? one.fields : []
   const wanted = (one.is === 'different' ? one.wanted : {}) as AnyItem
   // another write of ours may have brought it to the plan already: what a locked forum lets do, for one
   const isPlanned = (key: string) => {
@@ -147,8 +145,9 @@ function isUnchanged(one: AnyDifference, now: readonly ReadItem<AnyItem>[], own:
 }
 
 /**
- * Texts, sums and states must be the same, and so must every key that is about to be written (`fields`). Links may change by our
- * own work, except that nobody may have added an entry to a list that is about to be written.
+ * Texts, sums, numbers and states must be the same, and so must every key that is about to be written (`fields`). Our own work may
+ * change links, and what is on or off: another theme comes into use. But nobody may have added an entry to a list that is about to
+ * be written.
  */
 function isSameValue(
   area: SomeArea,
@@ -161,7 +160,7 @@ function isSameValue(
   if (now === undefined || dequal(now, before)) return true
   if (Array.isArray(now) && Array.isArray(before))
     return !fields.includes(key) || now.every((entry) => isOurs(entry, own) || before.some((one) => dequal(one, entry)))
-  return area.links?.includes(key) || (typeof before !== 'string' && !fields.includes(key))
+  return area.links?.includes(key) || (typeof before === 'boolean' && !fields.includes(key))
 }
 
 /** Whether an entry of a list leads to something that this run changes. */

@@ -209,8 +209,9 @@ export class Watch {
   }
   /** An account of the tool's own may be what the plan says. */
   #mayHave(key: string, thing: Thing, standing: string): boolean {
-    const isTheirs =
-      this.claims.isMade(key) || ['password', 'email'].some((field) => this.claims.fields(key).has(field))
+    // a password that was changed during the run can't be read
+    const isOpened = this.#justSet.has(`${key}#password`) || !this.claims.fields(key).has('password')
+    const isTheirs = this.claims.isMade(key) || this.claims.fields(key).has('email') || !isOpened
     return !isTheirs && this.site.plannedStanding(this.orders.plan, thing).includes(standing)
   }
 
