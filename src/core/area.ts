@@ -195,6 +195,8 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   opens?(wanted: I, found: I): boolean
   /** Items that stand in one without going with it: a container that holds something of somebody's stays. */
   holds?: readonly { area: string; by: string }[]
+  /** Programs rather than content: what nobody planned is nobody's work. It stays, and makes no site one in use. */
+  software?: true
   /** What a trial of ours has left of these for good: it stays, and makes no site one in use. */
   oursStay?: true
   /** Why one that goes can't be given back from what is kept of it. */

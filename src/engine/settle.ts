@@ -146,13 +146,13 @@ async function carryThrough(
   const done = { ...resultOf(run, agenda, checks), eyes, site: siteOf(there) }
   const notes = [...notesOf(shown.comparison, seen.comparison), ...remarks]
   record.journal({ event: 'closed', ok: done.failed.length === 0 && tally(checks).failed === 0 })
-  const { kept, byHand, never } = agenda.left
+  const { kept, extras, byHand, never } = agenda.left
   const { requests, writes } = run.account.traffic
   record.report({
     ...blankReport(run, 'settle', started),
     ...placesOf(there),
     ...accountOf(agenda.all, (difference) => agenda.fateOf(difference), agenda.left.names),
-    ...{ kept, byHand, never, notes, checks, eyes, requests, writes },
+    ...{ kept, extras, byHand, never, notes, checks, eyes, requests, writes },
     ended: new Date().toISOString(),
   })
   return { ...done, comparison: { ...done.comparison, notes }, record: record.folder }

@@ -9,14 +9,16 @@ import type { Names } from '../../core/naming.js'
 import { differenceLine } from '../../engine/report-of.js'
 import type { Compared } from '../../engine/compare.js'
 import { accessBlock } from './access.js'
+import { grouped } from '../../core/grouped.js'
+import { areaIn, nameIn } from '../../core/ref.js'
 import { heading, row } from './layout.js'
 
 export const compareJson = ({ comparison, system, rows, expected }: Compared): z.output<typeof compareDocument> => {
-  const { differences, kept, byHand, unseen, never, notes, others } = comparison
+  const { differences, kept, byHand, unseen, never, notes, others, extras } = comparison
   return {
     system,
     differences: differences.map((one) => differenceLine(one, comparison.names)),
-    ...{ kept, byHand, unseen, never, notes, others, access: rows.access ?? [], expected },
+    ...{ kept, byHand, unseen, never, notes, others, extras, access: rows.access ?? [], expected },
   }
 }
 
@@ -76,9 +78,24 @@ export function differenceBlocks(
   })
 }
 
-export function remarkBlocks({ kept, byHand, unseen, never, notes, others }: Comparison): string[] {
+/** What a host has added, with the lines of the file that remove it. */
+function extrasBlock(extras: readonly Remark[]): string[] {
+  if (extras.length === 0) return []
+  const areas = grouped(extras.map(({ ref }) => [areaIn(ref), nameIn(ref)] as const))
+  const lists = [...areas].map(([area, names]) => `${area}: [${names.join(', ')}]`)
+  return [
+    '',
+    heading('came with your host'),
+    ...row('', `They stay: ${extras.map(({ text }) => text).join(', ')}.`),
+    ...row('', `To remove them, write gone: { ${lists.join(', ')} }`),
+    ...row('', `or, for all that your file does not name, only: [${[...areas.keys()].join(', ')}]`),
+  ]
+}
+
+export function remarkBlocks({ kept, byHand, unseen, never, notes, others, extras }: Comparison): string[] {
   return [
     ...remarkList('kept as it is', kept),
+    ...extrasBlock(extras),
     ...remarkList('by hand', byHand, 'Unpack leaves these to you:'),
     ...remarkList('not to be read back', unseen),
     ...remarkList(

@@ -32,6 +32,7 @@ export const settleJson = ({
   settled,
   failed,
   kept: comparison.kept,
+  extras: comparison.extras,
   writes,
   checks,
   eyes,

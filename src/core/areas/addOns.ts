@@ -40,6 +40,7 @@ export const addOns: Area<'addOns', AddOnItem> = {
   questions: [{ key: 'addOns', ask: 'Which add-ons does it need?' }],
   shipped: 'Add-ons',
   gone: z.array(packageName).describe('Add-ons, by the names of their folders'),
+  software: true,
   unkept: 'only its name and version are kept',
   keys: ['use', 'version', 'active', 'updates'],
   named: ({ addOns }) => namedBy(addOns, 'use', ['addOns']),

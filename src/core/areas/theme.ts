@@ -48,10 +48,15 @@ export const theme: Area<'theme', ThemeItem, ThemeLook> = {
   questions: [{ key: 'theme', ask: 'Which theme does it wear?' }],
   shipped: 'Themes that are not in use',
   gone: z.array(packageName).describe('Themes, by the names of their folders'),
+  software: true,
   unkept: 'only its name and version are kept',
   keys: ['use', 'active', 'version'],
   named: ({ theme }) =>
     isGroup(theme) && typeof theme.use === 'string' ? [{ name: theme.use, path: ['theme', 'use'] }] : [],
+  mistakes: ({ theme, only }, add) => {
+    if (theme === undefined && Array.isArray(only) && only.includes('theme'))
+      add('contradiction', ['only'], 'the file names no theme', 'theme: { use: … }, or an “only” without theme')
+  },
   files: ({ theme }) => fileAt('archive', theme, 'from', ['theme']),
   ref: (item) => refOf('theme', item.use),
   plan: ({ theme, packages }) => {

@@ -24,6 +24,9 @@ const named: Record<string, z.ZodOptional<z.ZodType<string[]>>> = byKey<z.ZodOpt
   ({ gone }) => gone?.optional(),
 )
 
+/** Areas of programs: what is not planned there is nobody's work. */
+const software = areaNames.filter((name) => areaOf(name).software)
+
 const shippedSchema = z
   .union([
     choice,
@@ -67,6 +70,11 @@ export const baselineSchema = z
     ...parts,
     shipped: shippedSchema.meta({ examples: ['remove'] }),
     gone: goneSchema.meta({ examples: [{ pages: ['old-news'] }] }),
+    only: z
+      .array(z.enum(software))
+      .default([])
+      .describe('Of these, only those that the file names stay: what a host has added goes as well')
+      .meta({ examples: [['addOns', 'theme']] }),
     leave: z
       .array(z.string().regex(/^[a-zA-Z]+(?:\.[a-zA-Z]+)*$/, { error: 'an area, or a key with its area' }))
       .default([])

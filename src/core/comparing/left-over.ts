@@ -19,6 +19,8 @@ function goesBy(
   if (tried(found)) return 'a trial of ours has left it behind'
   if (baseline.samples === 'none' && sampled(found) === 'untouched')
     return 'it came with sample content, and nobody touched it'
+  if (area.software && !found.needed && baseline.only.includes(area.name))
+    return 'the baseline keeps only those it names'
   return area.goes?.(found.item, baseline)
 }
 
@@ -109,6 +111,7 @@ export function leftOver(
     if (because !== undefined) goes(because)
     else if (came.sampled(found) !== undefined) keep(`${what} came with sample content`)
     else if (found.origin === 'shipped, edited') keep(`${what} shipped with the system and was edited since`)
+    else if (area.software && isSomebodys(found)) result.extras.push({ ref: found.ref, text: what })
     else if (isSomebodys(found)) keep(`${what} is somebody's own`)
     else if (!mayGo) continue
     else if (found.origin === 'probably shipped') keep(`${what} probably shipped, but its text is not one we know`)

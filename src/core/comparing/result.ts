@@ -58,6 +58,8 @@ export interface Comparison {
   notes: Remark[]
   /** Refs of what neither shipped nor stands in the baseline: any makes it a site in use. */
   others: string[]
+  /** Add-ons and themes that neither came with the system nor are planned: a host's, mostly. They stay. */
+  extras: Remark[]
   /** Refs of those whose text stays as somebody changed it. */
   theirTexts: string[]
   /** Keys that stay as somebody changed them, as `products/SQ-0001#price`. */
@@ -79,6 +81,7 @@ export const emptyComparison = (): Comparison => ({
   notHere: [],
   notes: [],
   others: [],
+  extras: [],
   theirTexts: [],
   theirKeys: [],
   asPlanned: [],

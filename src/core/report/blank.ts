@@ -5,6 +5,7 @@ export const nothingYet = {
   changed: [],
   removed: [],
   kept: [],
+  extras: [],
   byHand: [],
   never: [],
   notes: [],

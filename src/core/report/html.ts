@@ -108,6 +108,7 @@ ${section('What to do next', next(report), '', 'next')}
 ${section('What was changed', changesByArea(report.changed), 'found → wanted, by area; open one to see it', 'changed')}
 ${section('What was removed', removals(report), 'Each was copied into this record first.', 'removed')}
 ${section('What was kept', remarks(report.kept), '', 'kept')}
+${section('Came with your host', remarks(report.extras), 'Add-ons and themes that neither came with the system nor are in your file. They stay.', 'extras')}
 ${section('To know', remarks(report.notes), '', 'notes')}
 ${section('Forums through many eyes', eyesTable(report.eyes), 'What each may do, read in a public session of their own.', 'eyes')}
 ${section('Checks', checksByEyes(report.checks), '', 'checks')}

@@ -82,6 +82,7 @@ export const compareDocument = z
     never: z.array(remark),
     notes: z.array(remark),
     others: z.array(z.string()).describe('Refs that make it a site in use'),
+    extras: z.array(remark).describe('Add-ons and themes that neither came with the system nor are planned: they stay'),
     access: z
       .array(
         z.strictObject({
@@ -110,6 +111,7 @@ export const settleDocument = z
     differences: z.array(differenceSchema).describe('What was shown before'),
     byHand: z.array(remark),
     never: z.array(remark),
+    extras: z.array(remark).describe('Add-ons and themes that neither came with the system nor are planned: they stay'),
     notes: z.array(remark),
     requests: z.number(),
   })
@@ -186,6 +188,7 @@ export const reportDocument = z
     kept: z.array(remark),
     byHand: z.array(remark),
     never: z.array(remark),
+    extras: z.array(remark).describe('Add-ons and themes that neither came with the system nor are planned: they stay'),
     notes: z.array(remark),
     checks: z.array(checkSchema),
     eyes: z.array(eyesSchema).describe('What each may do where, as visitor, member and owner found it'),
