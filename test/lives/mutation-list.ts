@@ -36,7 +36,7 @@ export const mutations: readonly Mutation[] = [
     ],
   },
   {
-    fault: 'whatever stands there behind a killed run counts as written by it',
+    fault: 'what someone wrote after a killed run counts as written by it',
     on: 'shop',
     edits: [
       {
@@ -92,7 +92,7 @@ export const mutations: readonly Mutation[] = [
     ],
   },
   {
-    fault: 'what holds somebody’s words is opened by a general yes',
+    fault: 'what holds someone’s words is opened by a general yes',
     on: 'content',
     edits: [{ file: 'src/core/comparing/opening.js', from: 'return isForeign ?', to: 'return false ?' }],
   },
@@ -139,7 +139,7 @@ export const mutations: readonly Mutation[] = [
     edits: [{ file: 'src/engine/units-again.js', from: 'if (counted.length === 0)', to: 'if (true)' }],
   },
   {
-    fault: 'a group that the site refused to make, as somebody had, counts as made',
+    fault: 'a group that the site refused to make, as someone had, counts as made',
     on: 'forum',
     edits: [
       {

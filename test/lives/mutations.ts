@@ -21,7 +21,7 @@ function without({ edits }: Mutation, folder: string): void {
   for (const part of ['dist', 'demo', 'package.json']) cpSync(join(root, part), join(folder, part), { recursive: true })
   for (const edit of edits) writeFileSync(join(folder, 'dist', edit.file), applied(edit))
 }
-/** How many steps fast-check prints, without the replay path behind them. */
+/** How many steps fast-check prints, without the replay path after them. */
 const stepsIn = (steps: string): number => steps.replace(/\/\*.*/, '').match(/(?:^|,)[a-zA-Z]+/g)?.length ?? 0
 
 const rows = new Map<number, string>()

@@ -5,7 +5,7 @@ import { root } from '../help/root.js'
 const page = join(root, 'docs/trust.md')
 const marks = (name: string): [string, string] => [`<!-- ${name} -->`, `<!-- end of ${name} -->`]
 
-/** What stands on the page from one heading on, up to another: for whoever writes the whole page. */
+/** The part of the page from one heading to another, for what writes the whole page. */
 export function between(from: string, to: string): string {
   const [, rest = ''] = readFileSync(page, 'utf8').split(`${from}\n`)
   return `${from}\n${rest.split(`${to}\n`)[0] ?? ''}`.trimEnd()

@@ -15,7 +15,7 @@ const noise = new Set([
   'formerPostAddresses',
   'visible',
 ])
-/** Lists of which each entry is somebody's for itself. */
+/** Lists of which each entry counts by itself. */
 const sets = new Set(['groups', 'categories', 'tags'])
 
 /** Fields of one thing, as JSON. */

@@ -171,14 +171,14 @@ export class Watch {
     if (open.includes(ref)) return
     const planned = this.site.plannedAudience(plan, ref)
     for (const who of more) {
-      const told = `${key} (${ref}): ${who}, after ${line}`
-      if (!planned?.includes(who)) this.trouble(`opened, and not planned: ${told}`)
-      else if (this.#hasWords(key)) this.trouble(`opened, with a person’s words in it: ${told}`)
-      this.#groupOf(who, told, all)
+      const right = `${key} (${ref}): ${who}, after ${line}`
+      if (!planned?.includes(who)) this.trouble(`opened, and not planned: ${right}`)
+      else if (this.#hasWords(key)) this.trouble(`opened, with a person’s words in it: ${right}`)
+      this.#groupOf(who, right, all)
     }
   }
   /** A group gets a right: only those may be in it who are allowed to have that. */
-  #groupOf(who: string, told: string, all: ReturnType<typeof thingsOf>): void {
+  #groupOf(who: string, right: string, all: ReturnType<typeof thingsOf>): void {
     const [, group] = /(group \d+)$/.exec(who) ?? []
     // people let in by themselves whom they put into a group that the tool made
     if (group === undefined || !this.claims.isMade(`groups/${group.slice(6)}`)) return
@@ -189,7 +189,7 @@ export class Watch {
         !this.#mayHave(one.key, one.thing, group),
     )
     if (strangers.length > 0)
-      this.trouble(`a right for a group with a stranger in it: ${told}: ${strangers.map((one) => one.key).join()}`)
+      this.trouble(`a right for a group with a stranger in it: ${right}: ${strangers.map((one) => one.key).join()}`)
   }
   /** Whether a thing holds what a person wrote. */
   #hasWords(key: string): boolean {
