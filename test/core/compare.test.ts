@@ -123,8 +123,6 @@ test('any item of somebody’s own makes it a site in use; then what shipped sta
     menus: [{ id: 9, item: { place: 'side', entries: [] } }],
     tags: [{ id: 9, item: { name: 'a', slug: 'a' } }],
     members: [{ id: 9, item: { username: 'odo' } }],
-    theme: [{ id: 9, item: { use: 'x', active: false } }],
-    addOns: [{ id: 9, item: { use: 'x', active: false } }],
     posts: [{ id: 9, item: { title: 'o', slug: 'o' }, marks: own }],
     pages: [{ id: 9, item: { title: 'o', slug: 'o' }, marks: { ...own, hidden: true } }, ...(stock().pages ?? [])],
     comments: [{ id: 9, item: { key: '9', by: 'o', on: '' }, marks: own }],

@@ -26,6 +26,7 @@ const report = reportDocument.parse({
   ],
   removed: [{ ref: evil, what: evil, why: evil, outcome: 'settled', copy: evil }],
   kept: [{ ref: evil, text: evil }],
+  extras: [{ ref: evil, text: evil }],
   byHand: [{ ref: evil, text: evil }],
   never: [{ ref: evil, text: evil }],
   notes: [{ ref: evil, text: evil }],
