@@ -18,6 +18,8 @@ export interface Broken extends Field {
 export class Claims {
   /** `pages/12` → field → the value that a person gave it; `undefined` where they emptied it. */
   readonly #fields = new Map<string, Map<string, string | undefined>>()
+  /** What fields were before a person set them: whoever sets that again has taken their change back. */
+  readonly #before = new Map<string, string | undefined>()
   /** Things that a person made. */
   readonly #made = new Set<string>()
   /** Things that a person has ever changed. */
@@ -40,7 +42,7 @@ export class Claims {
       if (!was) this.#made.add(key)
       for (const field of new Set([...fields.keys(), ...(was?.keys() ?? [])]))
         if (fields.get(field) !== was?.get(field)) {
-          this.#of(key).set(field, fields.get(field))
+          this.#set(key, field, was?.get(field), fields.get(field))
           this.#crossed.delete(`${key}#${field}`)
           this.#touched.add(key)
           changed.push({ key, field })
@@ -75,6 +77,7 @@ export class Claims {
   /** A field is nobody's any more. */
   release({ key, field }: Field): void {
     this.#fields.get(key)?.delete(field)
+    this.#before.delete(`${key}#${field}`)
   }
   /** Remembers the claims on a thing. The function that it returns restores them. */
   remember(key: string): () => void {
@@ -91,6 +94,12 @@ export class Claims {
     )
   }
 
+  #set(key: string, field: string, was: string | undefined, value: string | undefined): void {
+    const id = `${key}#${field}`
+    if (!this.#before.has(id)) this.#before.set(id, was)
+    if (!this.#made.has(key) && this.#before.get(id) === value) this.release({ key, field })
+    else this.#of(key).set(field, value)
+  }
   #of(key: string): Map<string, string | undefined> {
     const known = this.#fields.get(key) ?? new Map<string, string | undefined>()
     this.#fields.set(key, known)
