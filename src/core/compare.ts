@@ -63,9 +63,7 @@ export function compare(baseline: Baseline, inventory: Inventory, options: Compa
     return digest === undefined ? undefined : digest === itemDigest(item) ? 'untouched' : 'touched'
   }
   const came: Came = { sampled, tried: options.tried ?? (() => false), alone: aloneIn(inventory) }
-  result.others = [...bound].flatMap(([name, { rest }]) =>
-    areaOf(name).software ? [] : othersIn(areaOf(name), rest, baseline, came),
-  )
+  result.others = [...bound].flatMap(([name, { rest }]) => othersIn(areaOf(name), rest, baseline, came))
   const inUse = result.others.length > 0
   if (inUse) bound = bindAll(false)
 

@@ -65,7 +65,7 @@ export class UnitsAgain {
     const expected = this.#expected.get(name)
     const now = this.#now[name]
     if (expected === undefined || now === undefined || expected.has(now)) return undefined
-    return `Someone has changed the unit while this run was under way: the site counts in ${now} now, and this in ${[...expected].at(-1)}.`
+    return `Someone has changed the unit while this run was under way: the site counts in ${now} now, and these numbers are in ${[...expected].at(-1)}.`
   }
   async #read(units: readonly Unit[]): Promise<void> {
     if (Date.now() - this.#readAt < FRESH) return

@@ -60,7 +60,7 @@ test('only: [theme] needs a theme in the file', () => {
     {
       code: 'baseline-wrong',
       lines: [
-        'baseline.yaml:4:7: only: the file names no theme. Expected: theme: { use: … }, or an “only” without theme. Example: only: [addOns, theme]',
+        'baseline.yaml:4:7: only: the file names no theme. Expected: one, or an “only” without theme. Example: theme: { use: lantern }',
       ],
     },
   )

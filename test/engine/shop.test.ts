@@ -169,7 +169,7 @@ test('a currency that the owner changes during a run: no price is written into i
     },
   })
   assert.deepEqual(
-    done.failed.map(({ ref, text }) => [ref, /counts in JPY now, and this in GBP/.test(text)]),
+    done.failed.map(({ ref, text }) => [ref, /counts in JPY now, and these numbers are in GBP/.test(text)]),
     [['shipping/Royal-blue van', true]],
   )
   assert.deepEqual(van(), before)

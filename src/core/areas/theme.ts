@@ -55,7 +55,13 @@ export const theme: Area<'theme', ThemeItem, ThemeLook> = {
     isGroup(theme) && typeof theme.use === 'string' ? [{ name: theme.use, path: ['theme', 'use'] }] : [],
   mistakes: ({ theme, only }, add) => {
     if (theme === undefined && Array.isArray(only) && only.includes('theme'))
-      add('contradiction', ['only'], 'the file names no theme', 'theme: { use: … }, or an “only” without theme')
+      add(
+        'contradiction',
+        ['only'],
+        'the file names no theme',
+        'one, or an “only” without theme',
+        'theme: { use: lantern }',
+      )
   },
   files: ({ theme }) => fileAt('archive', theme, 'from', ['theme']),
   ref: (item) => refOf('theme', item.use),

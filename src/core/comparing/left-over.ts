@@ -54,12 +54,15 @@ export function aloneIn(inventory: Inventory): Came['alone'] {
 
 const isSomebodys = ({ origin }: SomeFound): boolean => origin === "somebody's"
 
-/** Refs of what neither shipped nor came with samples nor stands in the baseline, wanted or gone. */
+/** Refs of content that neither shipped nor came with samples nor is in the baseline, wanted or gone. */
 export const othersIn = (area: SomeArea, rest: readonly SomeFound[], baseline: Baseline, came: Came): string[] =>
   rest
     .filter(
       (found) =>
-        isSomebodys(found) && came.sampled(found) === undefined && goesBy(baseline, area, found, came) === undefined,
+        !area.software &&
+        isSomebodys(found) &&
+        came.sampled(found) === undefined &&
+        goesBy(baseline, area, found, came) === undefined,
     )
     .map(({ ref }) => ref)
     .filter((ref, index, all) => all.indexOf(ref) === index)

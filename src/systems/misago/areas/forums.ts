@@ -76,8 +76,7 @@ export const forums: AreaOnSystem<'forums', MisagoSession> = {
     forums.some(({ title }) => SHIPPED.titles.includes(title)) ? [] : ['c/first-category/3/'],
 }
 
-/** @param only the numbers of those to read; all where left out */
-/** @param only those to read whole; of others, where they are */
+/** @param only the numbers of those to read whole, all where left out; of the others, title and parent */
 async function readForums(
   session: MisagoSession,
   { forums: planned = [], gone }: Baseline,
