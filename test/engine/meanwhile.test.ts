@@ -77,6 +77,25 @@ test('a setting that its owner changes while the run is under way stays, and is 
   assert.equal(site.blog.settings.description, 'By hand')
 })
 
+test('a setting that stood as planned when the run began, and that its owner changes during it, is theirs in the next run', async () => {
+  const site = await blog()
+  const plan = (text: string) =>
+    planned(
+      site.address,
+      'pages: [{ title: A, slug: a, body: a.md }]',
+      { 'a.md': text },
+      undefined,
+      ', description: One',
+    )
+  await settle(plan('First.'), quiet(site.options))
+  // a state folder that knows nothing of the run before
+  const options = { ...quiet(site.options), state: join(root, 'another-machine'), inUse: true, again: ['pages/a'] }
+  await settle(plan('Second.'), { ...options, ...meanwhile(() => (site.blog.settings.description = 'By hand')) })
+  const next = await settle(plan('Third.'), options)
+  assert.equal(site.blog.settings.description, 'By hand')
+  assert.ok(next.comparison.kept.some(({ ref }) => ref === 'site'))
+})
+
 test('a menu that its owner changes while the run is under way stays, also when undo gives one back', async () => {
   const site = await blog()
   const plan = (menu: string) =>

@@ -36,6 +36,8 @@ export async function settleAndReadBack(
   ask: (comparison: Comparison, late: readonly AnyDifference[]) => Promise<readonly AnyDifference[]>,
 ): Promise<void> {
   const { run, session, record } = work
+  // someone who changes it during this run has changed what was as planned
+  await rememberAsPlanned(run, agenda)
   // before anything goes: what is read later may lack what it led to
   await keepCopies(session, agenda.toDo(), record, agenda)
   let here = stock
@@ -159,5 +161,9 @@ async function rememberAll(run: Run, agenda: Agenda, now: readonly AnyDifference
       now.filter(({ ref }) => agenda.wasTaken(ref)),
     ),
   )
-  await state.leave(leftAsPlanned(stands, left, (found) => state.isOurs(areaIn(found.ref), ownKeyOf(found))))
+  await rememberAsPlanned(run, agenda)
 }
+
+/** What is as planned in settings and in items of ours: whoever changes it from now on has changed it. */
+const rememberAsPlanned = ({ state }: Run, { left, stands }: Agenda): Promise<void> =>
+  state.leave(leftAsPlanned(stands, left, (found) => state.isOurs(areaIn(found.ref), ownKeyOf(found))))
