@@ -118,7 +118,9 @@ export class Watch {
       const ref = thing && this.site.refOf(room, thing, field)
       const value = `${key}#${field}: ${was ?? 'nothing'}`
       // set between a write and the reading after it: it could be what the site made of that write
-      const isTold = this.claims.isCrossed(one) || (ref !== undefined && this.#isTold(ref, room, field))
+      const isTold =
+        this.claims.isCrossed(one) ||
+        (ref !== undefined && (this.#isTold(ref, room, field) || this.#isUnknownMembership(ref, one)))
       if (ref === undefined) this.trouble(`${value} is gone, after ${line}`)
       else if (!isTold) this.trouble(`${value} (${ref}) is ${is ?? 'nothing'}, after ${line}`)
       else this.overwritten.push(was ?? '')
@@ -146,6 +148,11 @@ export class Watch {
     if (isUndo || !plan.has(ref)) return false
     if (exact.has(room) && !settled.has(`${ref}#${field}`)) return true
     return again === true || (again !== false && again.includes(ref))
+  }
+  /** After the state was lost, an account is known by its login, and nobody knows which groups it was given. */
+  #isUnknownMembership(ref: string, { key, field }: Field): boolean {
+    const { plan, settled } = this.orders
+    return /^groups\b/.test(field) && plan.has(ref) && !this.claims.isMade(key) && !settled.has(`${ref}#username`)
   }
   /** Things are copied, for undo to restore; of settings the journal has the value. */
   #isRecorded(value: string, isSetting: boolean): boolean {
