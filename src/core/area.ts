@@ -183,6 +183,8 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   guarded?: true
   /** Fields that systems may take in a step of their own, once the item is there: they don't tell whose it is. */
   apart?: readonly (keyof I & string)[]
+  /** Those among them in which a new item is closed at first: where one is open, somebody has opened it. */
+  closedAtFirst?: readonly (keyof I & string)[]
   /** What makes an item that we did not make somebody's, even where it stands as planned. */
   strange?(item: I, baseline: Baseline, items: (area: string) => readonly StandingItem[]): string | undefined
   /** Refs that it gives rights to, or whose rights it changes: none of them may be somebody's. */

@@ -94,11 +94,16 @@ function writtenIn(area: SomeArea, wanted: AnyItem, keys: readonly string[] | un
     if (want === undefined || area.onlyNew?.includes(key)) continue
     if (isSame(area, key, want, here))
       marks[key] = markOf(area, key, area.atLeast?.includes(key) ? want : storedIn(found, key))
-    else if (keys !== undefined || !area.guarded || area.apart?.includes(key)) continue
+    else if (keys !== undefined || !area.guarded) continue
+    else if (area.apart?.includes(key) && !wasOpened(area, key, want, here)) continue
     else marks[key] = markOf(area, key, here === undefined || here === '' ? here : want)
   }
   return marks
 }
+
+/** Whether somebody has opened an item that is closed when it is new. */
+const wasOpened = (area: SomeArea, key: string, want: Value, here: Value | undefined): boolean =>
+  (area.closedAtFirst?.includes(key) ?? false) && (area.opens?.({ [key]: here }, { [key]: want }) ?? false)
 
 const isSame = (area: SomeArea, key: string, want: Value, here: Value | undefined): boolean =>
   area.same?.(key, want, here ?? '') ?? dequal(want, here ?? '')

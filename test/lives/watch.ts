@@ -163,7 +163,8 @@ export class Watch {
 
   #audienceOf(key: string, room: string, thing: Thing, all: ReturnType<typeof thingsOf>, line: string): void {
     const known = this.#audience.get(key) ?? new Set<string>()
-    const more = this.site.audience(room, thing).filter((who) => !known.has(who))
+    const isAllowed = (who: string) => known.has(who) || known.has(who.replace(/ .*/, ' everyone'))
+    const more = this.site.audience(room, thing).filter((who) => !isAllowed(who))
     if (more.length === 0) return
     this.#audience.set(key, new Set([...known, ...more]))
     const { plan, open, isUndo } = this.orders

@@ -69,6 +69,7 @@ export const events: Area<'events', EventItem> = {
   gone: z.array(slug).describe('Slugs of events'),
   guarded: true,
   apart: ['state'],
+  closedAtFirst: ['state'],
   keys: ['title', 'slug', 'start', 'end', 'place', 'body', 'state'],
   named: ({ events }) => namedBy(events, 'slug', ['events']),
   files: ({ events }) => filesAt('body', events, 'body', ['events']),

@@ -193,6 +193,7 @@ export const pages: Area<'pages', PageItem> = {
     ...(['parent', 'order', 'hidden', 'movedFrom'] as const),
   ],
   apart: ['state', 'for', 'may.write', 'may.edit', 'order', 'movedFrom'],
+  closedAtFirst: ['state'],
   must: ['for'],
   unsaid: ['order'],
   ranks: ['order'],

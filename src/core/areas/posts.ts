@@ -84,6 +84,7 @@ export const posts: Area<'posts', PostItem> = {
   guarded: true,
   empties: ['body', 'summary'],
   apart: ['state'],
+  closedAtFirst: ['state'],
   keys: ['title', 'slug', 'summary', 'body', 'state', 'categories', 'tags', 'date'],
   named: ({ posts }) => namedBy(posts, 'slug', ['posts']),
   files: ({ posts }) => filesAt('body', posts, 'body', ['posts']),
