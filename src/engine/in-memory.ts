@@ -43,11 +43,11 @@ export class InMemory implements Memory {
   left(ref: string): LeftBehind | undefined {
     return this.now.left[ref]
   }
-  async leave(left: Readonly<Record<string, LeftBehind>>): Promise<void> {
+  async leave(left: Readonly<Record<string, LeftBehind>>, anew: ReadonlySet<string> = new Set()): Promise<void> {
     const known = this.now.left
     const news = Object.entries(left).flatMap(([ref, marks]) => {
-      const before = known[ref] ?? {}
-      return Object.entries(marks).every(([key, mark]) => before[key] === mark)
+      const before = anew.has(ref) ? {} : (known[ref] ?? {})
+      return !anew.has(ref) && Object.entries(marks).every(([key, mark]) => before[key] === mark)
         ? []
         : [[ref, { ...before, ...marks }] as const]
     })

@@ -1,6 +1,7 @@
 import type { Inventory } from '../core/areas/index.js'
 import { openedByLogin } from './opened-by-login.js'
-import { arrivedIn, holdsOurs } from './ownership.js'
+import { holdsOurs } from './ownership.js'
+import { arrivedIn } from './arrived.js'
 import type { Run } from './run.js'
 
 /**
@@ -21,9 +22,9 @@ export async function recogniseOurs(
   const isKnown = hasBoth ? imprint.some((one) => state.imprint.includes(one)) : holdsOurs(inventory, state.ours())
   if (!isKnown) await state.forget()
   await state.imprinted(imprint)
-  const { owned, left } = arrivedIn(inventory, state.underWay, isFirst)
+  const { owned, left, anew } = arrivedIn(inventory, state.underWay, isFirst)
   await state.own(owned)
-  await state.leave(left)
+  await state.leave(left, anew)
   await state.arrived()
   await state.own(await openedByLogin(run, inventory))
 }

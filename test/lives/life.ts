@@ -10,7 +10,7 @@ import { changes, isDue, unreported, type Placed } from './outcome.js'
 import { firstPlan } from './planning.js'
 import type { Plan, Site, Thing } from './site.js'
 import { snapshot } from './snapshot.js'
-import { Watch } from './watch.js'
+import { Watch, type Former } from './watch.js'
 import { Wire, type Accident, type Meanwhile } from './wire.js'
 
 /** How a run is started, and what happens during it. */
@@ -37,8 +37,8 @@ export class Life {
   readonly claims: Claims
   plan: Plan
   isShippedRemoved = false
-  /** The records of runs that wrote something. */
-  readonly records: string[] = []
+  /** The records of runs that wrote something, and what the site was like before each. */
+  readonly records: { folder: string; former: Former | undefined }[] = []
   /** Things that people removed, to put back. */
   readonly bin: { room: string; thing: Thing; restoreClaims: () => void }[] = []
   readonly #folder: Folder
@@ -50,6 +50,8 @@ export class Life {
   readonly #settled = new Set<string>()
   /** Whether the state of all runs is there, and none was undone. */
   #isRemembered = true
+  /** Things that a run has written and, as it ended early, not read. */
+  #unread: ReadonlySet<string> = new Set()
   #words = 0
   #address = ''
 
@@ -92,6 +94,8 @@ export class Life {
     this.story.push(story)
     const changed = this.claims.by(act, besides)
     this.#watch?.meanwhile(changed)
+    for (const one of changed)
+      if (one.field === this.site.givenByItself && this.#unread.has(one.key)) this.claims.cross(one)
   }
   /** Strangers register, comment and order. */
   moveIn(): void {
@@ -111,10 +115,10 @@ export class Life {
   }
 
   async settle(run: Run): Promise<void> {
-    const ran = await this.#run(run, false, () => this.#settle(run))
+    const ran = await this.#run(run, undefined, () => this.#settle(run))
     if (!ran) return
     const { done, watch } = ran
-    if (done.record !== undefined) this.records.push(done.record)
+    if (done.record !== undefined) this.records.push({ folder: done.record, former: watch.former })
     const failed = new Set(done.failed.map(({ ref }) => ref))
     for (const [ref, values] of [...this.plan].filter(([ref]) => !failed.has(ref)))
       for (const field of Object.keys(this.site.expects(ref, values, this.plan))) this.#settled.add(`${ref}#${field}`)
@@ -128,7 +132,7 @@ export class Life {
   async #settleOnceMore(run: Run): Promise<void> {
     const who = 'the run after one that ended well'
     const before = snapshot(this.site)
-    const ran = await this.#run(run, false, () => this.#settle(run))
+    const ran = await this.#run(run, undefined, () => this.#settle(run))
     if (!ran) return void this.troubles.push(`${who} did not end well`)
     const { writes, settled, failed, open } = ran.done
     const left = [...failed.map(({ ref, text }) => `${ref}: ${text}`), ...open.map(({ ref }) => ref)]
@@ -138,23 +142,24 @@ export class Life {
   }
   /** Two runs at the same moment. */
   async settleTwice(run: Run): Promise<void> {
-    await this.#run(run, false, async () => {
+    await this.#run(run, undefined, async () => {
+      const former = this.#watch?.former
       const both = await Promise.allSettled([this.#settle(run), this.#settle(run)])
       for (const one of both)
         if (one.status === 'rejected') this.#ended(one.reason)
-        else if (one.value.record !== undefined) this.records.push(one.value.record)
+        else if (one.value.record !== undefined) this.records.push({ folder: one.value.record, former })
     })
   }
   async undo(which: number, run: Run): Promise<void> {
     const record = this.records[which % Math.max(1, this.records.length)]
     if (record === undefined) return
     this.#isRemembered = false
-    await this.#run(run, true, () => undo(this.#baseline(), record, this.#options()))
+    await this.#run(run, record, () => undo(this.#baseline(), record.folder, this.#options()))
   }
   /** @param isTrial whether rules are tried out as well. A trial takes back what it wrote. */
   async confirm(isTrial: boolean): Promise<void> {
     const before = snapshot(this.site)
-    const ran = await this.#run(calm, false, () => confirm(this.#baseline(), { ...this.#options(), try: isTrial }))
+    const ran = await this.#run(calm, undefined, () => confirm(this.#baseline(), { ...this.#options(), try: isTrial }))
     const left = changes(before, this.site).filter((change) => !isTrial || !this.site.isTrace?.(change))
     this.troubles.push(...left.map((change) => `confirm changed ${change}`))
     if (ran && isTrial)
@@ -169,11 +174,12 @@ export class Life {
 
   async #run<T>(
     { again, open, accident, meanwhile }: Run,
-    isUndo: boolean,
+    undone: { former: Former | undefined } | undefined,
     start: () => Promise<T>,
   ): Promise<{ done: T; watch: Watch } | undefined> {
     const { plan } = this
-    const orders = { plan, again, open, isUndo, settled: new Set(this.#settled) }
+    const settled = new Set(this.#settled)
+    const orders = { plan, again, open, isUndo: undone !== undefined, formerly: undone?.former, settled }
     const trouble = (text: string) => this.troubles.push(text)
     const watch = new Watch(this.site, this.claims, orders, this.#folder.records, trouble)
     this.#watch = watch
@@ -192,6 +198,7 @@ export class Life {
     await this.#folder.restoreCopy()
     this.#wire.end()
     this.#watch = undefined
+    this.#unread = accident ? watch.written : new Set()
     this.#overwritten.push(...watch.overwritten)
     this.#keptOfPeople()
     if (came === 'hung') this.troubles.push('hung')

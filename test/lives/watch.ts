@@ -8,10 +8,18 @@ export interface Orders {
   plan: Plan
   again: boolean | readonly string[]
   open: readonly string[]
-  /** Whether it restores what an earlier run overwrote. It may open what that run closed. */
+  /** Whether it restores what an earlier run overwrote. */
   isUndo: boolean
+  /** What the site was like before that run: it may open what that run closed. */
+  formerly: Former | undefined
   /** Fields that a run has set as planned, as `site#title`. A setting that no plan has named before is set by the first that names it. */
   settled: ReadonlySet<string>
+}
+
+/** What a site was like: who could do what with each thing, and every field. */
+export interface Former {
+  audience: ReadonlyMap<string, ReadonlySet<string>>
+  fields: Snapshot
 }
 
 /** Requests during which a value that a person has just set may still be overwritten: the run could not have read it before. */
@@ -33,8 +41,10 @@ export class Watch {
   /** When a person set a field during the run: the number of the request. */
   readonly #justSet = new Map<string, number>()
   /** Things that the run itself has written. */
-  readonly #written = new Set<string>()
+  readonly written = new Set<string>()
   #before: Snapshot
+  /** What the site was like before this run. */
+  readonly former: Former
   readonly #fresh = new Set<string>()
   /** Values that were overwritten as told. */
   readonly overwritten: string[] = []
@@ -50,13 +60,14 @@ export class Watch {
     this.#first = snapshot(site)
     this.#before = this.#first
     this.#grant()
+    this.former = { audience: new Map(this.#audience), fields: this.#first }
   }
 
   /** A person has set these fields during the run. */
   meanwhile(changed: readonly Field[]): void {
     for (const one of changed) {
       this.#justSet.set(`${one.key}#${one.field}`, this.#requests)
-      if (this.#written.has(one.key)) this.claims.cross(one)
+      if (this.written.has(one.key)) this.claims.cross(one)
     }
     this.#before = snapshot(this.site)
     this.#grant()
@@ -66,7 +77,7 @@ export class Watch {
     this.#requests += 1
     const now = snapshot(this.site)
     for (const [key, fields] of now)
-      if ([...fields].some(([field, value]) => this.#before.get(key)?.get(field) !== value)) this.#written.add(key)
+      if ([...fields].some(([field, value]) => this.#before.get(key)?.get(field) !== value)) this.written.add(key)
     const isUnread = (key: string, field: string) => this.#isUnread(key, field)
     for (const one of this.site.forbids?.(this.#before, now, isUnread) ?? []) this.trouble(`${one}, after ${line}`)
     this.#before = now
@@ -175,7 +186,7 @@ export class Watch {
       this.#fresh.add(key)
       return
     }
-    if (isUndo && !this.#hasWords(key)) return
+    if (isUndo && (!this.#hasWords(key) || this.#wasAsOpen(key, more))) return
     if (open.includes(ref)) return
     const planned = this.site.plannedAudience(plan, ref)
     for (const who of more) {
@@ -198,6 +209,15 @@ export class Watch {
     )
     if (strangers.length > 0)
       this.trouble(`a right for a group with a stranger in it: ${right}: ${strangers.map((one) => one.key).join()}`)
+  }
+  /** Whether they could do so before the run that is undone, and every word of a person's in it was there already. */
+  #wasAsOpen(key: string, more: readonly string[]): boolean {
+    const { audience, fields } = this.orders.formerly ?? {}
+    const words = [...this.claims.fields(key)].filter(([, value]) => /word\d/.test(value ?? ''))
+    return (
+      more.every((who) => audience?.get(key)?.has(who)) &&
+      words.every(([field, value]) => fields?.get(key)?.get(field) === value)
+    )
   }
   /** Whether a thing holds what a person wrote. */
   #hasWords(key: string): boolean {
