@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { test } from 'node:test'
 import { bodyDigest, inventoryOf, itemDigest } from 'unpack'
 import { areaOf } from '../../src/core/areas/index.js'
-import { isAsLeft, isExactlyLeft } from '../../src/core/comparing/left.js'
+import { isAsLeft, isExactlyLeft, markOf } from '../../src/core/comparing/left.js'
 import { arrivedIn } from '../../src/engine/arrived.js'
 import { emptyState, withLeft } from '../../src/engine/state-file.js'
 import { State } from '../../src/engine/state.js'
@@ -111,4 +111,37 @@ test('a page with a text is not the one that a killed run was about to make with
     })
   assert.equal(arrivedIn(pageWith(''), underWay, true).owned.length, 1)
   assert.deepEqual(arrivedIn(pageWith('<p>Mine.</p>'), underWay, true).owned, [])
+})
+
+const made = [{ area: 'pages', id: '1', ref: 'pages/visit' }]
+const page = (state: 'draft' | 'published') =>
+  inventoryOf({ pages: [{ id: 1, item: { title: 'Visit us', slug: 'visit', body: '', state, parent: '' } }] })
+
+test('a page that a killed run made and somebody has opened since counts as opened by them; one that is closed yet does not', () => {
+  const planned = (state: string) => ({ intents: [{ ...intent, wanted: { title: 'Visit us', state } }], made })
+  const marks = (found: 'draft' | 'published', wanted: string) =>
+    Object.keys(arrivedIn(page(found), planned(wanted), true).left['pages/visit'] ?? {})
+  assert.deepEqual(marks('published', 'draft'), ['title', 'state'])
+  assert.deepEqual(marks('draft', 'published'), ['title'])
+})
+
+test('of an item that a killed run made anew, nothing counts that is remembered of the one before', async () => {
+  const state = await State.of({ origin: 'http://127.0.0.1:4105', base: '/' }, root)
+  await state.leave({ 'pages/visit': { state: 'of-the-page-before', title: 'of-the-page-before' } })
+  const { left, anew } = arrivedIn(page('draft'), { intents: [intent], made }, true)
+  await state.leave(left, anew)
+  assert.deepEqual(Object.keys(state.left('pages/visit') ?? {}), ['title'])
+})
+
+test('what is neither the former value nor the one that a killed run sent, somebody has written', () => {
+  const changed = (state: string) => ({
+    intents: [
+      { ...intent, wanted: { state }, keys: ['state'], before: { state: markOf(areaOf('pages'), 'state', 'draft') } },
+    ],
+    made: [],
+  })
+  const marked = (found: 'draft' | 'published', wanted: string) =>
+    arrivedIn(page(found), changed(wanted), true).left['pages/visit']?.state
+  const sent = markOf(areaOf('pages'), 'state', 'private')
+  assert.deepEqual([marked('draft', 'private'), marked('published', 'private')], [undefined, sent])
 })

@@ -28,7 +28,14 @@ test('what a person did between two runs is on the site, and a request that take
     assert.ok(post)
     life.hand('a person writes', () => (post.body = '<p>word1</p>'))
     assert.equal(post.body, '<p>word1</p>')
-    const orders = { plan: life.plan, again: false, open: [], isUndo: false, formerly: undefined, settled: new Set<string>() }
+    const orders = {
+      plan: life.plan,
+      again: false,
+      open: [],
+      isUndo: false,
+      formerly: undefined,
+      settled: new Set<string>(),
+    }
     const troubles: string[] = []
     const watch = new Watch(life.site, life.claims, orders, folder(), (text) => troubles.push(text))
     watch.look('GET /')
