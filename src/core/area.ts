@@ -22,6 +22,11 @@ export interface Marks {
   untouched: boolean
   /** Its text is one that the system is known to ship. */
   known: boolean
+  /**
+   * It was made in the first minutes of the site, by the system or by the account that was there then, and nobody has touched it
+   * since; or the system makes it by itself. Whether the system or a host put it there, nobody can tell.
+   */
+  early?: boolean
   /** A visitor can't see it (a draft, say). */
   hidden?: boolean
   /** The system can't be without it: it can be taken over, not removed. */
@@ -29,7 +34,7 @@ export interface Marks {
 }
 
 /** Where an item comes from, as core judges it from its marks. */
-export type Origin = 'shipped' | 'probably shipped' | 'shipped, edited' | "somebody's"
+export type Origin = 'shipped' | 'came in the first minutes' | 'shipped, edited' | "somebody's"
 
 /** What a system calls an item by; never leaves the adapter and the engine. */
 export type Id = string | number

@@ -62,7 +62,12 @@ export function compare(baseline: Baseline, inventory: Inventory, options: Compa
     const digest = options.sampled?.(ref)
     return digest === undefined ? undefined : digest === itemDigest(item) ? 'untouched' : 'touched'
   }
-  const came: Came = { sampled, tried: options.tried ?? (() => false), alone: aloneIn(inventory) }
+  const came: Came = {
+    sampled,
+    tried: options.tried ?? (() => false),
+    unwanted: ({ ref }) => options.unwanted?.(ref) ?? false,
+    alone: aloneIn(inventory),
+  }
   result.others = [...bound].flatMap(([name, { rest }]) => othersIn(areaOf(name), rest, baseline, came))
   const inUse = result.others.length > 0
   if (inUse) bound = bindAll(false)

@@ -6,7 +6,7 @@ import type { Marks, Origin } from './area.js'
  * @example originOf({ place: true, untouched: true, known: true }) // 'shipped'
  */
 export function originOf(marks: Marks | undefined): Origin {
-  if (!marks?.place) return "somebody's"
-  if (!marks.untouched) return 'shipped, edited'
-  return marks.known ? 'shipped' : 'probably shipped'
+  if (marks?.place && !marks.untouched) return 'shipped, edited'
+  if (marks?.place && marks.known) return 'shipped'
+  return marks?.place || marks?.early ? 'came in the first minutes' : "somebody's"
 }

@@ -6,8 +6,15 @@ import type { Run } from './run.js'
 import type { Stock } from './stock.js'
 import { REMOVED, stoodAt } from './stood.js'
 
-/** Compares what was read with the plan, in the light of what is remembered of the site. */
-export function againstPlan(run: Run, { inventory, closed, choices }: Stock): Comparison {
+/**
+ * Compares what was read with the plan, in the light of what is remembered of the site.
+ * @param alsoGone refs of what came in the first minutes and would go as well
+ */
+export function againstPlan(
+  run: Run,
+  { inventory, closed, choices }: Stock,
+  alsoGone: readonly string[] = [],
+): Comparison {
   const { baseline, state, site } = run
   const comparison = compare(baseline, inventory, {
     can: abilitiesOf(run.site.system, run.baseline, inventory),
@@ -21,6 +28,7 @@ export function againstPlan(run: Run, { inventory, closed, choices }: Stock): Co
     sampled: (ref) => state.sampled(ref),
     ours: (area, found) => state.isOurs(area, keyOf(found)),
     tried: ({ text }) => text !== undefined && state.trials.some((mark) => text.includes(mark)),
+    unwanted: (ref) => run.unwanted.has(ref) || alsoGone.includes(ref),
     lockedOut: (username) => run.logins.refused.has(username),
     closed: state.closed,
     again: run.options.again,

@@ -7,7 +7,7 @@ import {
   type AreaName,
   type Inventory,
 } from '../core/areas/index.js'
-import { isAsLeft, markOf, storedIn, type LeftBehind } from '../core/comparing/left.js'
+import { markOf, storedIn, type LeftBehind } from '../core/comparing/left.js'
 import type { SomeArea, SomeFound } from '../core/comparing/result.js'
 import type { Value } from '../core/area.js'
 import { allFound, foundAt } from '../core/inventory.js'
@@ -44,7 +44,7 @@ export function arrivedIn(inventory: Inventory, { intents, made }: Memory['under
   const owned = told.map(({ found }) => ownedAs(found))
   const left: Arrived['left'] = {}
   const anew = new Set<string>()
-  for (const { area: name, ref, wanted, keys, before } of intents) {
+  for (const { area: name, ref, wanted, keys } of intents) {
     const found = numbered.get(ref) ?? (foundAt(inventory, ref) as SomeFound | undefined)
     if (!found) continue
     const area = areaOf(name as AreaName)
@@ -56,29 +56,20 @@ export function arrivedIn(inventory: Inventory, { intents, made }: Memory['under
     }
     if (isNew) anew.add(found.ref)
     const sent = isOver ? keys : (keys ?? Object.keys(wanted))
-    left[found.ref] = { ...left[found.ref], ...writtenIn(area, { wanted, keys: sent, before }, found) }
+    left[found.ref] = { ...left[found.ref], ...writtenIn(area, wanted, sent, found) }
   }
   return { owned, left, anew }
 }
 
-/**
- * Marks of the values that a run wrote. What a new item of a run that has ended holds else, somebody has put there; in an item that
- * was there before, so is what is neither the former value nor the one that was sent.
- */
-function writtenIn(
-  area: SomeArea,
-  { wanted, keys, before }: Pick<Intent, 'wanted' | 'keys' | 'before'>,
-  found: SomeFound,
-): LeftBehind {
+/** Marks of the values that a run wrote. What a new item of a run that has ended holds else, somebody has put there. */
+function writtenIn(area: SomeArea, wanted: AnyItem, keys: readonly string[] | undefined, found: SomeFound): LeftBehind {
   const marks: Record<string, string> = {}
   for (const key of keys ?? Object.keys(wanted)) {
     const [want, here] = [wanted[key], found.item[key]]
     if (want === undefined || area.onlyNew?.includes(key)) continue
     if (isSame(area, key, want, here))
       marks[key] = markOf(area, key, area.atLeast?.includes(key) ? want : storedIn(found, key))
-    else if (before?.[key] !== undefined) {
-      if (!isAsLeft(area, key, before[key], storedIn(found, key))) marks[key] = markOf(area, key, want)
-    } else if (keys !== undefined || !area.guarded) continue
+    else if (keys !== undefined || !area.guarded) continue
     else if (area.apart?.includes(key) && !wasOpened(area, key, want, here)) continue
     else marks[key] = markOf(area, key, here === undefined || here === '' ? here : want)
   }
@@ -107,17 +98,5 @@ export const intentsOf = (differences: readonly AnyDifference[]): Intent[] =>
     if (difference.is === 'left over') return []
     const { area, ref } = difference
     const wanted = given(anyItem(difference.wanted)) as Intent['wanted']
-    return [{ area, ref, wanted, ...(difference.is === 'different' && formerly(difference)) }]
+    return [{ area, ref, wanted, ...(difference.is === 'different' && { keys: [...difference.fields] }) }]
   })
-
-/** The keys that change, and the marks of what they are before that. */
-function formerly(difference: AnyDifference & { is: 'different' }): Pick<Intent, 'keys' | 'before'> {
-  const keys: readonly string[] = difference.fields
-  const found = difference.found as SomeFound
-  const area = areaOf(difference.area)
-  const marks = keys.flatMap((key): [string, string][] => {
-    const value = storedIn(found, key)
-    return value === undefined ? [] : [[key, markOf(area, key, value)]]
-  })
-  return { keys: [...keys], before: Object.fromEntries(marks) }
-}

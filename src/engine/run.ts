@@ -102,6 +102,8 @@ export class Run {
     this.#lock = await this.state.lock()
   }
 
+  /** Refs of what came in the first minutes, and goes as its owner chose. */
+  readonly unwanted = new Set<string>()
   #hasRead = false
   /** Whether the site is read for the first time in this run. */
   isFirstReading(): boolean {

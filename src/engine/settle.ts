@@ -20,8 +20,10 @@ import { move, refuseMove } from './move.js'
 import { sayWhose } from './whose-record.js'
 import { Run } from './run.js'
 import { choose, chooseAgain } from './settling/choose.js'
+import { rememberAsPlanned } from './settling/remember.js'
 import { notesOf } from './settling/together.js'
 import { Agenda } from './settling/agenda.js'
+import { askAboutEarly } from './settling/early.js'
 import { settleAndReadBack } from './settling/read-back.js'
 import { takeStock, expectedStock, type Stock } from './stock.js'
 import { againstPlan } from './against-plan.js'
@@ -72,8 +74,8 @@ async function settleLocked(run: Run, options: SettleOptions, started: Date): Pr
   run.phase('compare')
   const { comparison: plan } = shown
   const first = { comparison: plan, differences: plan.differences, expected: !shown.session, late: false }
-  const agreed = await choose(options, first)
-  if (!agreed) {
+  const usual = await choose(options, first)
+  if (!usual) {
     await shown.session?.signOut()
     return {
       ...nothing,
@@ -83,10 +85,12 @@ async function settleLocked(run: Run, options: SettleOptions, started: Date): Pr
       site: siteOf(run),
     }
   }
+  const also = await askAboutEarly(run, options, shown.stock, plan)
+  const agreed = [...usual, ...also.chosen]
   const record = run.record(started)
   record.journal({ event: 'opened' })
   try {
-    return await carryThrough(run, options, shown, agreed, record, started)
+    return await carryThrough(run, options, { ...shown, comparison: also.comparison }, agreed, record, started)
   } catch (error) {
     throw stoppedPartWay(run, record, asUnpackError(error))
   } finally {
@@ -121,8 +125,11 @@ async function carryThrough(
   const seen = shown.session ? shown : await see(run, options, session)
   if (!shown.session) {
     const chosen = await chooseAgain(options, seen.comparison, shown.comparison, agreed)
-    agenda.afterFirstRun(seen.comparison, seen.stock.inventory, chosen)
+    const also = await askAboutEarly(run, options, seen.stock, seen.comparison)
+    agenda.afterFirstRun(also.comparison, seen.stock.inventory, [...chosen, ...also.chosen])
   }
+  // of a site that has just been made nobody else can have changed anything
+  if (shown.session) await rememberAsPlanned(run, agenda)
   sayWhose(run, record, seen.stock.inventory)
   const { chosen } = agenda
   const oldPlaces = placesGone(seen.stock.inventory, chosen, run.site.home)

@@ -8,8 +8,6 @@ const intentSchema = z.strictObject({
   wanted: z.record(z.string(), z.json()),
   /** Those of them that are sent; left out where the item is new. */
   keys: z.array(z.string()).optional(),
-  /** Marks of what those were before. */
-  before: z.record(z.string(), z.string()).optional(),
 })
 /** What is about to be written: what then stands there with exactly these values is ours. */
 export type Intent = z.output<typeof intentSchema>

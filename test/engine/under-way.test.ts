@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { test } from 'node:test'
 import { bodyDigest, inventoryOf, itemDigest } from 'unpack'
 import { areaOf } from '../../src/core/areas/index.js'
-import { isAsLeft, isExactlyLeft, markOf } from '../../src/core/comparing/left.js'
+import { isAsLeft, isExactlyLeft } from '../../src/core/comparing/left.js'
 import { arrivedIn } from '../../src/engine/arrived.js'
 import { emptyState, withLeft } from '../../src/engine/state-file.js'
 import { State } from '../../src/engine/state.js'
@@ -131,17 +131,4 @@ test('of an item that a killed run made anew, nothing counts that is remembered 
   const { left, anew } = arrivedIn(page('draft'), { intents: [intent], made }, true)
   await state.leave(left, anew)
   assert.deepEqual(Object.keys(state.left('pages/visit') ?? {}), ['title'])
-})
-
-test('what is neither the former value nor the one that a killed run sent, somebody has written', () => {
-  const changed = (state: string) => ({
-    intents: [
-      { ...intent, wanted: { state }, keys: ['state'], before: { state: markOf(areaOf('pages'), 'state', 'draft') } },
-    ],
-    made: [],
-  })
-  const marked = (found: 'draft' | 'published', wanted: string) =>
-    arrivedIn(page(found), changed(wanted), true).left['pages/visit']?.state
-  const sent = markOf(areaOf('pages'), 'state', 'private')
-  assert.deepEqual([marked('draft', 'private'), marked('published', 'private')], [undefined, sent])
 })

@@ -51,5 +51,9 @@ export function textsIn(folder: string): { folder: string; name: string; text: s
   if (!existsSync(folder)) return []
   return readdirSync(folder, { recursive: true, withFileTypes: true })
     .filter((one) => one.isFile())
-    .map(({ parentPath, name }) => ({ folder: parentPath, name, text: readFileSync(join(parentPath, name), 'utf8') }))
+    .flatMap(({ parentPath, name }) => {
+      const path = join(parentPath, name)
+      // a file that was written beside another has taken its place meanwhile
+      return existsSync(path) ? [{ folder: parentPath, name, text: readFileSync(path, 'utf8') }] : []
+    })
 }

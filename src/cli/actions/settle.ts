@@ -28,6 +28,7 @@ export async function settle(file: string, flags: SettleFlags): Promise<void> {
     open,
     confirm,
     choose: choose(baseline, flags),
+    ...(canAsk() && !flags.yes && { chooseEarly }),
   })
   print(flags.json, settleJson(done), () => settleLines(allVisible(done)))
   process.exitCode = isAsPlanned(done) ? 0 : 1
@@ -39,7 +40,6 @@ function choose(
   flags: SettleFlags,
 ): (choice: engine.Choice) => Promise<engine.Choice['differences'] | undefined> {
   return async ({ differences, comparison, expected, late, opens }) => {
-    const show = (lines: readonly string[]) => process.stderr.write(`${lines.join('\n')}\n`)
     const seen = allVisible(differences)
     if (late) show(['', heading('seen only now')])
     if (opens) show(['', heading('lets more people see what holds somebody’s items')])
@@ -51,7 +51,7 @@ function choose(
     if (expected) show(['What the system ships is expected so far; it is compared again after the first-run form.'])
     const sure = opens ? [] : late ? differences.filter(({ is }) => is !== 'left over') : differences
     if (flags.yes && sure.length === differences.length) return differences
-    if (!process.stdin.isTTY || !process.stderr.isTTY) {
+    if (!canAsk()) {
       if (opens) show(['Nothing was opened: --open REF says which, one by one.'])
       return opens || flags.yes ? sure : undefined
     }
@@ -60,6 +60,23 @@ function choose(
   }
 }
 
+/** Shows what came in the first minutes, and asks whether it is to go too. */
+async function chooseEarly({ differences, comparison }: engine.Choice): Promise<engine.Choice['differences']> {
+  show([
+    '',
+    heading('came in the site’s first minutes, with the system or from your host'),
+    'Nobody has touched it since.',
+  ])
+  show([...differenceBlocks(allVisible(differences), allVisible(comparison.names), []), ''])
+  return (await saysYes(earlyQuestion(differences.length))) ? differences : []
+}
+
+const show = (lines: readonly string[]): void => void process.stderr.write(`${lines.join('\n')}\n`)
+const canAsk = (): boolean => process.stdin.isTTY && process.stderr.isTTY
+const earlyQuestion = (count: number): string =>
+  count === 1
+    ? 'This came with it too, as far as can be seen. Remove it as well?'
+    : 'These came with it too, as far as can be seen. Remove them as well?'
 const openQuestion = (count: number): string => `Open ${count === 1 ? 'it' : 'them'}?`
 const settleQuestion = (count: number): string =>
   `Settle ${count === 1 ? 'this difference' : `these ${count} differences`}?`

@@ -11,12 +11,13 @@ function goesBy(
   baseline: Baseline,
   area: SomeArea,
   found: SomeFound,
-  { sampled, tried, alone }: Came,
+  { sampled, tried, unwanted, alone }: Came,
 ): string | undefined {
   const named = (baseline.gone as Record<string, string[] | undefined>)[area.key ?? area.name]
   if (named?.includes(nameIn(found.ref)) || named?.includes(alone(area, found) ?? ''))
     return 'the baseline says that it is to go'
   if (tried(found)) return 'a trial of ours has left it behind'
+  if (unwanted(found)) return 'it came in the first minutes, and you chose that it goes'
   if (baseline.samples === 'none' && sampled(found) === 'untouched')
     return 'it came with sample content, and nobody touched it'
   if (area.software && !found.needed && baseline.only.includes(area.name))
@@ -34,6 +35,8 @@ export interface Came {
   alone: (area: SomeArea, found: SomeFound) => string | undefined
   /** Left behind by a trial of ours. */
   tried: (found: SomeFound) => boolean
+  /** Its owner was asked, and wants it gone. */
+  unwanted: (found: SomeFound) => boolean
 }
 
 /** What stays of an item wherever it is moved, where no other of its area is called the same. */
@@ -117,11 +120,13 @@ export function leftOver(
     else if (area.software && isSomebodys(found)) result.extras.push({ ref: found.ref, text: what })
     else if (isSomebodys(found)) keep(`${what} is somebody's own`)
     else if (!mayGo) continue
-    else if (found.origin === 'probably shipped') keep(`${what} probably shipped, but its text is not one we know`)
     else if (found.needed)
       keep(`${what} shipped, and the site can't be without it${area.takenOver ? `; ${area.takenOver}` : ''}`)
-    else if (holds !== undefined) keep(`${what} probably shipped, but holds what did not: ${holds}`)
-    else if (inUse) keep(`${what} shipped with the system; on a site in use it stays`)
+    else if (holds !== undefined) keep(`${what} shipped, but holds what did not: ${holds}`)
+    else if (found.origin === 'came in the first minutes') {
+      keep(`${what} came in the site's first minutes, with the system or from your host: it stays`)
+      if (!inUse) result.early.push(found.ref)
+    } else if (inUse) keep(`${what} shipped with the system; on a site in use it stays`)
     else goes('it shipped with the system, and nobody touched it')
   }
 }

@@ -35,7 +35,7 @@ export function whyTheirs(
   // what the file knows by the name it had is meant, whoever made it
   if (!area.guarded || !found || meant || plan.ours || isOurs(area, found, options) || isAsked(options.again, ref))
     return undefined
-  if (found.origin === 'shipped' || found.origin === 'probably shipped') return undefined
+  if (found.origin === 'shipped' || found.origin === 'came in the first minutes') return undefined
   const strange = area.strange?.(found.item, baseline, (name) =>
     ((inventory[name as AreaName] ?? []) as SomeFound[]).map((one) => ({
       item: one.item,

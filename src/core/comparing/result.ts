@@ -30,6 +30,8 @@ export interface CompareOptions {
   lockedOut?: (username: string) => boolean
   /** Whether an item was left behind by a trial of ours. */
   tried?: (found: SomeFound) => boolean
+  /** Whether the owner was asked about an item that came in the first minutes, and wants it gone. */
+  unwanted?: (ref: string) => boolean
   /** True where a run of ours has closed the site to visitors. */
   closed?: boolean
 }
@@ -60,6 +62,11 @@ export interface Comparison {
   others: string[]
   /** Add-ons and themes that neither came with the system nor are planned: a host's, mostly. They stay. */
   extras: Remark[]
+  /**
+   * Refs of what came in the site's first minutes and is not known to have shipped: it stays, and makes no site one in use. Its
+   * owner can be asked whether it is to go.
+   */
+  early: string[]
   /** Refs of those whose text stays as somebody changed it. */
   theirTexts: string[]
   /** Keys that stay as somebody changed them, as `products/SQ-0001#price`. */
@@ -82,6 +89,7 @@ export const emptyComparison = (): Comparison => ({
   notes: [],
   others: [],
   extras: [],
+  early: [],
   theirTexts: [],
   theirKeys: [],
   asPlanned: [],

@@ -32,6 +32,11 @@ export interface SettleOptions extends RunOptions {
    * @see chooseAll
    */
   choose?: (choice: Choice) => Chosen | Promise<Chosen>
+  /**
+   * Asks which of the things that came in the site's first minutes, and are not known to have shipped, go as well. Where left out,
+   * or `undefined`, all of them stay. What was once asked about, and stays, is not asked about again.
+   */
+  chooseEarly?: (choice: Choice) => Chosen | Promise<Chosen>
   /** Refs that may be opened to more people although they hold somebody's items; nothing else covers that. */
   open?: readonly string[]
   /** Whether to confirm at the end; so where left out. */

@@ -1,25 +1,19 @@
-import { anyItem, areaOf, type AnyDifference, type Inventory } from '../../core/areas/index.js'
+import { areaOf, type AnyDifference } from '../../core/areas/index.js'
 import type { Comparison } from '../../core/compare.js'
 import { UnpackError } from '../../core/errors.js'
-import { foundAt } from '../../core/inventory.js'
-import { markOf, type LeftBehind } from '../../core/comparing/left.js'
-import { areaIn } from '../../core/ref.js'
 import type { SignedIn } from '../../systems/session.js'
 import { NoAnswer } from '../../web/failure.js'
-import { itemDigest } from '../../core/text/digest.js'
-import { sampleRefs } from '../../core/samples.js'
-import { abilitiesOf } from '../../systems/abilities.js'
 import type { Work } from '../work.js'
 import { carryOut, type Books } from '../carry-out.js'
 import { payDebts } from '../debts.js'
 import type { Run } from '../run.js'
-import { REMOVED, stoodAt, under } from '../stood.js'
-import { keyOf as ownKeyOf, leftAsPlanned, leftBySending, ownedNow, stoodOnce } from '../ownership.js'
+import { leftBySending, stoodOnce } from '../ownership.js'
 import { keepCopies } from '../copies.js'
 import { takeStock, type Stock } from '../stock.js'
 import { againstPlan } from '../against-plan.js'
 import { nowAndLater, type Agenda } from './agenda.js'
-import { isStillOpen, sameIn } from './same.js'
+import { rememberAll, rememberUnseen } from './remember.js'
+import { isStillOpen } from './same.js'
 
 /** Carrying out, reading again: as often as one area changes what is possible in the next, and once more after a lost answer. */
 const MOST_PASSES = 5
@@ -36,8 +30,6 @@ export async function settleAndReadBack(
   ask: (comparison: Comparison, late: readonly AnyDifference[]) => Promise<readonly AnyDifference[]>,
 ): Promise<void> {
   const { run, session, record } = work
-  // someone who changes it during this run has changed what was as planned
-  await rememberAsPlanned(run, agenda)
   // before anything goes: what is read later may lack what it led to
   await keepCopies(session, agenda.toDo(), record, agenda)
   let here = stock
@@ -91,26 +83,6 @@ function lateIn(agenda: Agenda, now: readonly AnyDifference[]): AnyDifference[] 
   )
 }
 
-/** What was sent and can't be read back counts as settled as long as the plan says the same. */
-async function rememberUnseen(
-  run: Run,
-  inventory: Inventory,
-  carried: readonly AnyDifference[],
-  agenda: Agenda,
-): Promise<void> {
-  const can = abilitiesOf(run.site.system, run.baseline, inventory)
-  const sent = carried.flatMap((difference): [string, LeftBehind][] => {
-    if (difference.is === 'left over' || agenda.whyOf(difference.ref)) return []
-    const changed: readonly string[] =
-      difference.is === 'different' ? difference.fields : Object.keys(difference.wanted)
-    const keys = changed
-      .filter((key) => can(difference.area, key) === 'unseen')
-      .map((key) => [key, markOf(areaOf(difference.area), key, anyItem(difference.wanted)[key])])
-    return keys.length === 0 ? [] : [[difference.ref, Object.fromEntries(keys)]]
-  })
-  await run.state.leave(Object.fromEntries(sent))
-}
-
 /** Carries out what is open; gives the answer that was lost, if one was. */
 async function carryAll(
   run: Run,
@@ -132,38 +104,3 @@ async function carryAll(
     run.phase('read back')
   }
 }
-
-/** What stands there as we wrote it is ours from now on: it is ours to replace when the baseline changes. */
-async function rememberAll(run: Run, agenda: Agenda, now: readonly AnyDifference[]): Promise<void> {
-  const digests: { [ref: string]: string } = {}
-  const samples: { [ref: string]: string } = {}
-  const ofSample = sampleRefs(run.baseline)
-  const { left, stands } = agenda
-  const { state } = run
-  for (const difference of agenda.chosen) {
-    const { ref, is } = difference
-    if (sameIn(left.differences, difference)) continue
-    if (is === 'left over') {
-      if (state.written(stoodAt(ref)) !== undefined) digests[stoodAt(ref)] = REMOVED
-      continue
-    }
-    const item = foundAt(stands, ref)?.item
-    const area = areaOf(difference.area)
-    if (!item || area.list === 'one') continue
-    digests[stoodAt(ref)] =
-      is === 'missing' ? under(area.madeUnder?.(run.baseline)) : (state.written(stoodAt(ref)) ?? under())
-    if (is === 'missing' && ofSample.has(ref)) samples[ref] = itemDigest(item)
-  }
-  if (Object.keys({ ...digests, ...samples }).length > 0) await state.remember(digests, samples)
-  await state.own(
-    ownedNow(
-      stands,
-      now.filter(({ ref }) => agenda.wasTaken(ref)),
-    ),
-  )
-  await rememberAsPlanned(run, agenda)
-}
-
-/** What is as planned in settings and in items of ours: whoever changes it from now on has changed it. */
-const rememberAsPlanned = ({ state }: Run, { left, stands }: Agenda): Promise<void> =>
-  state.leave(leftAsPlanned(stands, left, (found) => state.isOurs(areaIn(found.ref), ownKeyOf(found))))
