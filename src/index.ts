@@ -43,6 +43,7 @@ export {
   type SecretOf,
   type TextOf,
 } from './systems/later.js'
+export { provenIn, type Proven } from './systems/lines.js'
 export { Step, type Carried, type Carrier } from './systems/step.js'
 export { isSystem, type FirstLook, type PublicSide, type Screen, type System } from './systems/system.js'
 export { type ArchiveFile, type PackageFacts } from './systems/package-facts.js'

@@ -43,8 +43,13 @@ export interface Recognised {
   name: string
   /** Its version, or '' if it doesn't tell. */
   version: string
-  /** Whether Unpack is tested with this version; left out where visitors are not told which it is, and those who sign in are. */
+  /**
+   * Whether Unpack is tested with the line that this version is of (its first number); left out where visitors are not told which it
+   * is, and those who sign in are.
+   */
   proven?: boolean
+  /** The versions that Unpack was tested with, where this is none of them: of its line, or where that was not, of all. */
+  tried?: string
   /** `first-run`: waits for its first-run form; `set up`: has an owner; `broken`: there, and not able to work. */
   state: 'first-run' | 'set up' | 'broken'
   /** The site's address as the system itself gives it. */

@@ -2,6 +2,7 @@ import { compare, type Comparison } from '../core/compare.js'
 import { abilitiesOf, onSystem } from '../systems/abilities.js'
 import { closedByUs } from './gate.js'
 import { keyOf } from './ownership.js'
+import { versionRemarks } from './proven.js'
 import type { Run } from './run.js'
 import type { Stock } from './stock.js'
 import { REMOVED, stoodAt } from './stood.js'
@@ -33,7 +34,11 @@ export function againstPlan(
     closed: state.closed,
     again: run.options.again,
   })
-  comparison.notes.unshift(...run.account.remarks, ...state.told.map((text) => ({ ref: 'site', text })))
+  comparison.notes.unshift(
+    ...versionRemarks(site.surveyed.findings.system),
+    ...run.account.remarks,
+    ...state.told.map((text) => ({ ref: 'site', text })),
+  )
   comparison.notes.push(...closedByUs(run, inventory))
   // what can't be read may be anybody's
   comparison.others.push(...[...closed.keys()].map((name) => `${name} (can't be read)`))

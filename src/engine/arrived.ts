@@ -54,7 +54,8 @@ export function arrivedIn(inventory: Inventory, { intents, made }: Memory['under
       if (isNew && (!stands(area, wanted, found.item) || (named.get(ref)?.length ?? 0) > 1)) continue
       if (isNew) owned.push(ownedAs(found))
     }
-    if (isNew) anew.add(found.ref)
+    // this very run remembers what it has sent, and can't be read
+    if (isNew && isOver) anew.add(found.ref)
     const sent = isOver ? keys : (keys ?? Object.keys(wanted))
     left[found.ref] = { ...left[found.ref], ...writtenIn(area, wanted, sent, found) }
   }

@@ -30,6 +30,10 @@ export class ReachedSite {
   get home(): string {
     return addressText(this.address)
   }
+  /** The version of the system there; '' where it is not told. */
+  get version(): string {
+    return this.surveyed.findings.system?.version ?? ''
+  }
   /** True as long as the first-run form waits there. */
   get atFirstRun(): boolean {
     return this.surveyed.findings.system?.state === 'first-run'

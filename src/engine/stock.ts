@@ -47,18 +47,18 @@ export async function takeStock(run: Run, session: SignedIn): Promise<Stock> {
   return { inventory: oursFirst(inventory, isOurs), closed, choices }
 }
 
-/** What a system ships, area by area. */
-export const shippedOn = (system: System, baseline: Baseline): Reading =>
+/** What a version of a system ships, area by area. */
+export const shippedOn = (system: System, baseline: Baseline, version: string): Reading =>
   Object.fromEntries(
     areaNames.flatMap((name) => {
       const here = onSystem(system, name)
-      return here ? [[name, here.ships?.(baseline) ?? []]] : []
+      return here ? [[name, here.ships?.(baseline, version) ?? []]] : []
     }),
   )
 
 /** The same as a stock: in front of a first-run form there is nothing to read. */
 export const expectedStock = ({ site, baseline }: Pick<Run, 'site' | 'baseline'>): Stock => ({
-  inventory: inventoryOf(shippedOn(site.system, baseline)),
+  inventory: inventoryOf(shippedOn(site.system, baseline, site.version)),
   closed: new Map(),
   choices: new Map(),
 })

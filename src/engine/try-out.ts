@@ -49,7 +49,7 @@ export async function tryOut(run: Run, record: RunRecord): Promise<Check[]> {
 async function tryArea(work: Work, area: AreaName, inventory: Inventory): Promise<Check[]> {
   const { run } = work
   const { try: way, takeAway, makeVoid, ships } = onSystem(run.site.system, area) ?? {}
-  const shipped = ships?.(run.baseline)[0]?.item
+  const shipped = ships?.(run.baseline, run.site.version)[0]?.item
   const attempts = areaOf(area).tries?.(run.baseline, (ref) => foundAt(inventory, ref), shipped) ?? []
   const checks: Check[] = []
   for (const attempt of attempts) {

@@ -38,7 +38,7 @@ export interface AnyAreaOnSystem extends Omit<
     baseline: Baseline,
   ): Promise<ReadItem<ItemOf<AreaName>>[]>
   choices?(session: SignedIn, baseline: Baseline): Promise<Record<string, readonly string[]>>
-  ships?(baseline: Baseline): ReadItem<AnyItem>[]
+  ships?(baseline: Baseline, version: string): ReadItem<AnyItem>[]
   looks?: Partial<Record<string, Look<OwnLook>>>
   try?: Trying<object>
   takeAway?(session: SignedIn, mark: string): Promise<void>

@@ -61,7 +61,7 @@ export interface AreaOnSystem<A extends AreaName, S extends SignedIn = SignedIn>
   /** Steps that make a removed item again from what was kept of it; those of `translate` where left out. */
   again?(kept: Kept<ItemOf<A>>): Step | Step[]
   /** What will stand here after the first-run form, or after installing; nothing where left out. */
-  ships?(baseline: Baseline): ReadItem<ItemOf<A>>[]
+  ships?(baseline: Baseline, version: string): ReadItem<ItemOf<A>>[]
   /** Where visitors found what shipped, in the baseline's language. */
   shippedAt?(baseline: Baseline): string[]
   /** How visitors see it here, look by look: where looks need to know a place, or are this area's own. */

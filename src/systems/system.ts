@@ -1,3 +1,4 @@
+import type { Proven } from './lines.js'
 import type { AreaName } from '../core/areas/index.js'
 import type { Recognised } from '../core/findings.js'
 import type { Secret } from '../core/secret.js'
@@ -40,7 +41,7 @@ export interface System<S extends SignedIn = SignedIn> {
    * Which version it is, as somebody who is signed in is told; for systems that tell visitors none. `undefined` where nobody is
    * told before the site is made.
    */
-  version?(session: S): Promise<{ version: string; proven: boolean } | undefined>
+  version?(session: S): Promise<({ version: string } & Proven) | undefined>
   /** Keys of the baseline that its first-run form can't do without; left out where it has no such form on the web. */
   firstRunNeeds?: readonly string[]
   /** Areas about which its first-run form asks, beside the site and its owner. */

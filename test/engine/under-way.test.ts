@@ -131,4 +131,6 @@ test('of an item that a killed run made anew, nothing counts that is remembered 
   const { left, anew } = arrivedIn(page('draft'), { intents: [intent], made }, true)
   await state.leave(left, anew)
   assert.deepEqual(Object.keys(state.left('pages/visit') ?? {}), ['title'])
+  // what this run itself has remembered since it sent the item stays
+  assert.equal(arrivedIn(page('draft'), { intents: [intent], made }, false).anew.size, 0)
 })

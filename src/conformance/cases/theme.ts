@@ -19,7 +19,7 @@ export const themeCases: readonly ConformanceCase[] = [
     name: 'shipped themes go, but never the one in use',
     area: 'theme',
     needs: ['theme.use'],
-    unless: ({ areas }) => ((areas.theme?.ships?.(bare) ?? []).length < 2 ? 'one theme ships' : undefined),
+    unless: ({ areas }) => ((areas.theme?.ships?.(bare, '') ?? []).length < 2 ? 'one theme ships' : undefined),
     async run(site) {
       const plan = site.baseline({ shipped: { theme: 'remove' } })
       const { settled, comparison } = await site.settledForGood(plan)

@@ -23,9 +23,10 @@ export const refused = {
   ),
   'not-proven': entry(
     3,
-    (d: { system: string; version: string }) =>
-      `Unpack is not proven with ${d.system} ${d.version}. Nothing was written.`,
-    () => 'Try it on a copy of the site first; --unproven goes on all the same.',
+    (d: { system: string; version: string; tried?: string }) =>
+      `Unpack is not proven with ${d.system} ${d.version}${d.tried === undefined ? '' : `, only with ${d.tried}`}. Nothing was written.`,
+    (d) =>
+      `Try it on a copy of the site first: --unproven goes on, though nothing was tried with ${d.system} ${d.version}.`,
   ),
   'plain-http': entry(
     3,

@@ -1,3 +1,4 @@
+import { provenIn } from '../lines.js'
 import type { System } from '../system.js'
 import { categories } from './areas/categories.js'
 import { frontPage } from './areas/frontPage.js'
@@ -18,7 +19,7 @@ import { EverShopSession } from './session.js'
 import { shopOf } from './shop.js'
 import { COOKIE, enter } from './sign-in.js'
 
-const PROVEN = /^2\.2\./
+const TRIED = ['2.2']
 
 /** EverShop, driven by its interface as the dashboard itself drives it. Proven with 2.2. */
 export const evershop: System<EverShopSession> = {
@@ -50,7 +51,7 @@ export const evershop: System<EverShopSession> = {
   imprint: async (session) => [(await shopOf(session)).currentAdminUser.uuid],
   async version(session) {
     const { version } = await shopOf(session)
-    return { version, proven: PROVEN.test(version) }
+    return { version, ...provenIn(version, TRIED) }
   },
   screens,
   recognise,

@@ -1,3 +1,4 @@
+import { provenIn } from '../lines.js'
 import type { System } from '../system.js'
 import { addOns } from './areas/addOns.js'
 import { address } from './areas/address.js'
@@ -26,7 +27,7 @@ import { screens, trouble } from './screens.js'
 import { PloneSession } from './session.js'
 import { enter, leave, versionFor } from './sign-in.js'
 
-const PROVEN = /^6\.2\b/
+const TRIED = ['6.2']
 
 /** Plone, driven by its documented HTTP interface, and by its forms where that has no way. Proven with 6.2 and its own pages. */
 export const plone: System<PloneSession> = {
@@ -71,7 +72,7 @@ export const plone: System<PloneSession> = {
     const session = new PloneSession(visitor, login)
     return (await sitesOn(session.server)) ? session : undefined
   },
-  version: ({ version }) => Promise.resolve(version === '' ? undefined : { version, proven: PROVEN.test(version) }),
+  version: ({ version }) => Promise.resolve(version === '' ? undefined : { version, ...provenIn(version, TRIED) }),
   async signIn(visitor, login) {
     const version = await versionFor(visitor, login)
     if (version === undefined) return undefined

@@ -6,6 +6,9 @@ import { titleAsHtml } from './titles.js'
 
 const navigationBlock = /<!-- wp:navigation(?: (\{.*?\}))? (?:\/-->|-->[\s\S]*?<!-- \/wp:navigation -->)/
 
+/** Whether a menu only lists all pages. */
+export const isPageList = (raw: string): boolean => /^<!-- wp:page-list(?: \{[^{}]*\})? \/-->$/.test(raw.trim())
+
 /** The number of the menu that a part shows. */
 export const namedIn = ({ content }: Part): number | undefined => {
   const settings = navigationBlock.exec(content.raw)?.[1]

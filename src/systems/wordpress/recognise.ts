@@ -5,12 +5,13 @@ import type { Recognised } from '../../core/findings.js'
 import { originOf } from '../../core/shipped.js'
 import { jsonOf, type Answer } from '../../web/answer.js'
 import { has } from '../../web/forms.js'
+import { provenIn } from '../lines.js'
 import type { FirstLook } from '../system.js'
 import { slugSchema } from './items.js'
 import { isShippedAsSeen } from './shipped-on-page.js'
 import { shippedWords } from './shipped-texts.js'
 
-const PROVEN = /^6\.1(?:\.|$)/
+const TRIED = ['6.1', '6.8', '7.1']
 const rootSchema = z.object({ url: z.string(), home: z.string(), namespaces: z.array(z.string()) })
 const rendered = z.object({ rendered: z.string() })
 const entries = z.array(
@@ -32,7 +33,7 @@ const folder = (url: string, tail: RegExp): string => url.replace(tail, '')
 export async function recognise(look: FirstLook): Promise<Recognised | undefined> {
   const { front } = look
   const base = { id: 'wordpress', name: 'WordPress', version: versionIn(front) }
-  const known = { ...base, proven: PROVEN.test(base.version) }
+  const known = { ...base, ...provenIn(base.version, TRIED) }
   if (/\/wp-admin\/install\.php/.test(front.url)) {
     const address = folder(front.url, /wp-admin\/install\.php.*/)
     return has(front.text, 'form#setup') || has(front.text, 'select#language')

@@ -7,6 +7,8 @@ import type { WordPressSession } from './session.js'
 const themeSchema = z.looseObject({
   id: z.string(),
   name: z.string(),
+  /** With a link to where they are at home. */
+  authorAndUri: z.string().nullish(),
   version: z.string().nullish(),
   parent: z.union([z.string(), z.literal(false)]),
   active: z.boolean(),

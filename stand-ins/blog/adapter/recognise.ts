@@ -1,10 +1,10 @@
-import { digest, foldSpace, originOf, textBlocks, type FirstLook, type Recognised } from 'unpack'
+import { digest, foldSpace, originOf, provenIn, textBlocks, type FirstLook, type Recognised } from 'unpack'
 import { load } from 'cheerio'
 import { frontOf, isHere } from '../../common/adapter/here.js'
 import { shippedTexts } from './shipped-texts.js'
 
 const generator = /^Stand-in blog ([\d.]+)$/
-const PROVEN = '1.0'
+const TRIED = ['1.0']
 
 /** Knows the stand-in by what it says of itself in its pages' head, and by its first-run form. */
 export async function recognise({ front, get }: FirstLook): Promise<Recognised | undefined> {
@@ -12,7 +12,7 @@ export async function recognise({ front, get }: FirstLook): Promise<Recognised |
   const version = generator.exec($('meta[name=generator]').attr('content') ?? '')?.[1]
   // nobody's real site says that it is one: it stands on this very machine, or is none
   if (version === undefined || !isHere(front.url)) return undefined
-  const known = { id: 'stand-in-blog', name: 'Stand-in blog', version, proven: version === PROVEN }
+  const known = { id: 'stand-in-blog', name: 'Stand-in blog', version, ...provenIn(version, TRIED) }
   if (front.status === 503)
     return { ...known, state: 'broken', address: front.url, trouble: 'it is closed for maintenance (HTTP 503)' }
   // where a log-in page stands in front of it, visitors see nothing else

@@ -1,10 +1,10 @@
-import { digest, foldSpace, originOf, type FirstLook, type Recognised } from 'unpack'
+import { digest, foldSpace, originOf, provenIn, type FirstLook, type Recognised } from 'unpack'
 import { load } from 'cheerio'
 import { frontOf, isHere } from '../../common/adapter/here.js'
 import { shippedTexts } from './shipped-texts.js'
 
 const generator = /^Stand-in forum ([\d.]+)$/
-const PROVEN = '1.0'
+const TRIED = ['1.0']
 
 /** Knows the stand-in by what it says of itself in its pages' head. */
 export async function recognise({ front, get }: FirstLook): Promise<Recognised | undefined> {
@@ -16,7 +16,7 @@ export async function recognise({ front, get }: FirstLook): Promise<Recognised |
     id: 'stand-in-forum',
     name: 'Stand-in forum',
     version,
-    proven: version === PROVEN,
+    ...provenIn(version, TRIED),
     address: frontOf($, front.url),
   }
   // closed to visitors: it shows what it is, and nothing of what is in it

@@ -1,3 +1,4 @@
+import { compareVersions, validate } from 'compare-versions'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { idOf } from '../../later.js'
 import { Step } from '../../step.js'
@@ -8,12 +9,14 @@ import { installAddOn } from '../carriers/packages.js'
 import { pluginsOf } from '../plugins.js'
 import type { WordPressSession } from '../session.js'
 
-/** The add-ons that ship, with the versions that are known to. */
-const shipped: Readonly<Record<string, readonly string[]>> = {
-  'akismet/akismet': ['5.0', '5.0.1', '5.0.2'],
-  hello: ['1.7.2'],
-  'hello-dolly/hello': ['1.7.2'],
+/** The add-ons that ship, with the first version that is known to: they are renewed by themselves. */
+const shipped: Readonly<Record<string, string>> = {
+  'akismet/akismet': '5.0',
+  hello: '1.7.2',
+  'hello-dolly/hello': '1.7.2',
 }
+const shipsAs = (plugin: string, version: string): boolean =>
+  validate(version) && compareVersions(version, shipped[plugin] ?? '9999') >= 0
 
 /** What the steps give that remove add-ons. */
 export const addOnsGone = 'own.addOns/gone'
@@ -29,7 +32,7 @@ export const addOns: AreaOnSystem<'addOns', WordPressSession> = {
       marks: {
         place: plugin in shipped,
         untouched: status === 'inactive',
-        known: shipped[plugin]?.includes(version) ?? false,
+        known: shipsAs(plugin, version),
       },
       copy: { use: plugin, version },
     }))

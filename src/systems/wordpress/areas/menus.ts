@@ -6,7 +6,7 @@ import { idOf, addressOf } from '../../later.js'
 import { Step } from '../../step.js'
 import { content } from '../carriers/content.js'
 import { menus as carrier } from '../carriers/menus.js'
-import { namedIn, partFor, placesOf } from '../block-menus.js'
+import { isPageList, namedIn, partFor, placesOf } from '../block-menus.js'
 import {
   blockEntries,
   locationsOf,
@@ -49,7 +49,15 @@ async function blocks(session: WordPressSession): Promise<ReadItem<MenuItem>[]> 
       const place = parts.find((part) => namedIn(part) === id)
       const named = ['main', 'footer', place?.slug ?? ''].find((one) => place && partFor(one, parts) === place)
       const entries = named === undefined ? [] : await blockEntries(session, raw)
-      return { id, item: { place: named ?? slug, entries }, copy: { slug, raw, status, title: title?.raw ?? slug } }
+      // the system makes it by itself, whenever it shows a page whose menu nobody has made
+      const early = isPageList(raw)
+      const marks = { place: false, untouched: early, known: false, early }
+      return {
+        id,
+        item: { place: named ?? slug, entries },
+        marks,
+        copy: { slug, raw, status, title: title?.raw ?? slug },
+      }
     }),
   )
 }

@@ -1,3 +1,4 @@
+import { compareVersions } from 'compare-versions'
 import { wornBy } from '../../../looks/theme.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { Step } from '../../step.js'
@@ -6,14 +7,20 @@ import { shipped } from '../shipped-words.js'
 import { installTheme } from '../carriers/packages.js'
 import { themeLinks } from '../carriers/theme-links.js'
 import type { WordPressSession } from '../session.js'
-import { themesOf } from '../themes.js'
+import { themesOf, type Theme } from '../themes.js'
 
-/** The themes that ship, with the versions that are known to: a yearly theme that was changed or renewed is another. */
-export const shippedThemes: Readonly<Record<string, readonly string[]>> = {
-  twentytwentyone: ['1.7'],
-  twentytwentytwo: ['1.3'],
-  twentytwentythree: ['1.0'],
+/** The yearly themes in their order. A version ships the last three that there were. */
+const yearly = ['twentytwentyone', 'twentytwentytwo', 'twentytwentythree', 'twentytwentyfour', 'twentytwentyfive']
+
+/** The themes that a version ships, the one in use first. */
+function shippedWith(version: string): string[] {
+  const last = version === '' || compareVersions(version, '6.7') >= 0 ? 5 : compareVersions(version, '6.4') >= 0 ? 4 : 3
+  return yearly.slice(last - 3, last).toReversed()
 }
+
+/** Whether a theme is by the makers of the system, as its own head says. */
+const byMakers = ({ authorAndUri }: Theme): boolean =>
+  /\bhref=["']https:\/\/(?:[a-z]+\.)?wordpress\.org[/"']/.test(authorAndUri ?? '')
 
 const parentIn = (parent: string | undefined): { parent?: string } => (parent === undefined ? {} : { parent })
 
@@ -26,17 +33,22 @@ export const theme: AreaOnSystem<'theme', WordPressSession> = {
     const parent = packages.theme?.[planned?.use ?? '']?.parent
     const inUse = planned?.use ?? used?.id
     const idOfName = new Map(themes.map(({ id, name }) => [name, id]))
-    return themes.map(({ id, name, version, active, blockTheme, parent: on }) => ({
-      id,
-      item: { use: id, active, version: version ?? '', ...parentIn(idOfName.get(on || '')) },
-      marks: {
-        place: id in shippedThemes,
-        untouched: true,
-        known: shippedThemes[id]?.includes(version ?? '') ?? false,
-        needed: id === inUse || id === parent || name === used?.parent,
-      },
-      copy: { use: id, version, blocks: blockTheme },
-    }))
+    return themes.map((theme) => {
+      const { id, name, version, active, blockTheme, parent: on } = theme
+      const isByMakers = byMakers(theme)
+      return {
+        id,
+        item: { use: id, active, version: version ?? '', ...parentIn(idOfName.get(on || '')) },
+        marks: {
+          place: yearly.includes(id),
+          untouched: true,
+          known: isByMakers,
+          early: isByMakers,
+          needed: id === inUse || id === parent || name === used?.parent,
+        },
+        copy: { use: id, version, blocks: blockTheme },
+      }
+    })
   },
   translate: (differences, { baseline }) =>
     differences.flatMap((difference): Step[] => {
@@ -73,8 +85,8 @@ export const theme: AreaOnSystem<'theme', WordPressSession> = {
       ]
     }),
   // what hosts leave out of it is seen after the form
-  ships: ({ theme }) =>
-    ['twentytwentythree', 'twentytwentytwo', 'twentytwentyone'].map((use, index) => ({
+  ships: ({ theme }, version) =>
+    shippedWith(version).map((use, index) => ({
       id: use,
       item: { use, active: index === 0, version: '' },
       marks: { ...shipped, needed: theme === undefined ? index === 0 : theme.use === use },
