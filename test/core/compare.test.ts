@@ -109,7 +109,7 @@ test('if that was edited or is gone, a new one is made, and this is said', () =>
   }
 })
 
-test('known by place alone is probably shipped: kept, and no site in use', () => {
+test('known by place alone it came in the first minutes: kept, and no site in use', () => {
   const { differences, kept, others } = lines(baseline('shipped: { posts: remove }'), {
     posts: [{ id: 1, item: { title: 'F', slug: 'f' }, marks: { place: true, untouched: true, known: false } }],
   })
