@@ -1,6 +1,6 @@
 import type { Baseline } from '../baseline/schema.js'
 import { areaOf, type AnyItem, type AreaName, type Inventory } from '../areas/index.js'
-import type { Plan } from '../area.js'
+import type { Origin, Plan } from '../area.js'
 import { areaIn } from '../ref.js'
 import { textOf } from '../value.js'
 import type { Pair } from './bind.js'
@@ -13,6 +13,12 @@ export const isAsked = (again: CompareOptions['again'], ref: string): boolean =>
 /** Whether an item is one that we made or took over on this site. */
 export const isOurs = (area: SomeArea, found: SomeFound, { ours, left }: CompareOptions): boolean =>
   ours ? ours(area.name, found) : left?.(found.ref) !== undefined
+
+/** What is told of an item that stands under a planned name, by its origin. */
+const stories: Partial<Record<Origin, string>> = {
+  'shipped, edited': 'shipped and was edited since',
+  'came in the first minutes': "came in the site's first minutes, with the system or from your host",
+}
 
 export interface Whose {
   baseline: Baseline
@@ -35,7 +41,7 @@ export function whyTheirs(
   // what the file knows by the name it had is meant, whoever made it
   if (!area.guarded || !found || meant || plan.ours || isOurs(area, found, options) || isAsked(options.again, ref))
     return undefined
-  if (found.origin === 'shipped' || found.origin === 'came in the first minutes') return undefined
+  if (found.origin === 'shipped') return undefined
   const strange = area.strange?.(found.item, baseline, (name) =>
     ((inventory[name as AreaName] ?? []) as SomeFound[]).map((one) => ({
       item: one.item,
@@ -44,8 +50,7 @@ export function whyTheirs(
   )
   if (strange === undefined && !differs()) return undefined
   const what = area.call(found.item)
-  const whose =
-    found.origin === 'shipped, edited' ? `${what} shipped and was edited since` : `${what} is somebody's own`
+  const whose = `${what} ${stories[found.origin] ?? "is somebody's own"}`
   return `${whose}${strange === undefined ? '' : ` (${strange})`}: it stands under this name and is left alone; write another name into the baseline, or take it over with --again=${ref}`
 }
 
