@@ -18,13 +18,14 @@ const copySchema = z.object({
 
 /** Posts or pages: the list, and a form an item for its text. */
 export async function readEntries(session: StandInSession, room: 'posts' | 'pages', shipped: readonly number[]) {
-  const rows = await session.rows(room)
+  const [rows, accounts] = await Promise.all([session.rows(room), session.rows('accounts')])
+  const born = Date.parse(accounts.toSorted((a, b) => a.id - b.id)[0]?.data.made ?? '')
   return Promise.all(
     rows.map(async (row) => {
       const form = await session.form(`${room}/${row.id}`)
       const { title = '', slug = '', body = '', state } = form
       const item = { title, slug, body, state: state === 'draft' ? ('draft' as const) : ('published' as const) }
-      return { row, item, marks: marksOf(row, body, shipped), copy: { ...form, token: undefined } }
+      return { row, item, marks: marksOf(row, body, shipped, born), copy: { ...form, token: undefined } }
     }),
   )
 }

@@ -8,8 +8,15 @@ export const shipped: Marks = { place: true, untouched: true, known: true }
 /** The page about privacy ships as a draft. */
 const DRAFT = 3
 
-/** Marks of a post or page in the place of a shipped one. */
-export function marksOf({ id, data }: Row, body: string, ids: readonly number[]): Marks {
+/** How long the first minutes of a blog last, in milliseconds. */
+const FIRST_MINUTES = 60_000
+
+/**
+ * Marks of a post or page.
+ * @param ids the numbers that shipped ones have
+ * @param born when the blog was made: its first account tells
+ */
+export function marksOf({ id, data }: Row, body: string, ids: readonly number[], born: number): Marks {
   return {
     place: ids.includes(id) && data.by === '1',
     untouched:
@@ -21,6 +28,8 @@ export function marksOf({ id, data }: Row, body: string, ids: readonly number[])
       data.open !== 'false',
     // none of what ships leads anywhere, or shows a picture
     known: shippedTexts.has(digest(foldSpace(textBlocks(body).join(' ')))) && leadsIn(body).length === 0,
+    early:
+      data.by === '1' && data.made === data.edited && Math.abs(Date.parse(data.made ?? '') - born) <= FIRST_MINUTES,
     hidden: data.state !== 'published',
   }
 }

@@ -2,7 +2,7 @@ import { standInSite, type StandInSite } from '../../common/server/site.js'
 import { dashboard } from './dashboard/index.js'
 import { firstRunForm } from './first-run.js'
 import { front } from './front.js'
-import { emptyBlog, type Blog } from './model.js'
+import { emptyBlog, VERSION, type Blog } from './model.js'
 import { publicPages } from './public/index.js'
 import { inUse, setUp } from './ships.js'
 
@@ -19,6 +19,8 @@ export interface StandInOptions {
   mail?: number
   /** The largest file it takes, in bytes. */
   largestFile?: number
+  /** As which version it presents itself; any but 1.0 ships texts and a page that no adapter knows. */
+  version?: string
 }
 
 /** A stand-in blog that is running, with everything in reach that a test may want to change behind its back. */
@@ -39,8 +41,9 @@ export function standInBlog({
   door,
   mail,
   largestFile = 8 * 1024 * 1024,
+  version = VERSION,
 }: StandInOptions): StandInBlog {
-  const blog = emptyBlog(standing === 'placeholder' || standing === 'first-run' ? standing : 'set up')
+  const blog = emptyBlog(standing === 'placeholder' || standing === 'first-run' ? standing : 'set up', version)
   if (standing === 'fresh' || standing === 'in-use') {
     setUp(blog, { ...owner, email: 'boss@harbour.example', title: 'My blog', language: 'en', searchEngines: true })
     if (standing === 'in-use') inUse(blog)
@@ -55,5 +58,12 @@ export function standInBlog({
       publicPages(app, blog, base)
     },
   })
+  if (version !== VERSION)
+    site.app.addHook('onSend', (_request, _reply, payload, done) =>
+      done(
+        null,
+        typeof payload === 'string' ? payload.replace(`Stand-in blog ${VERSION}`, `Stand-in blog ${version}`) : payload,
+      ),
+    )
   return Object.assign(site, { blog, install: () => (blog.standing = 'first-run') })
 }

@@ -98,6 +98,7 @@ export interface Settings extends Publishing {
 
 export interface Blog {
   standing: 'placeholder' | 'first-run' | 'set up'
+  version: string
   /** What stands in front of everything for now: `maintenance`, or a `log-in` that visitors are sent to. */
   front?: 'maintenance' | 'log-in'
   /** Asks for a code after the password. */
@@ -134,8 +135,12 @@ export const sidebarParts = [
   'pages',
 ] as const
 
-export const emptyBlog = (standing: Blog['standing']): Blog => ({
+/** As what it presents itself, and what its adapter was tried with. */
+export const VERSION = '1.0'
+
+export const emptyBlog = (standing: Blog['standing'], version = VERSION): Blog => ({
   standing,
+  version,
   settings: {
     title: '',
     description: '',

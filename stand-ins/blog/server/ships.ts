@@ -1,4 +1,4 @@
-import { languages, type Blog } from './model.js'
+import { languages, VERSION, type Blog } from './model.js'
 
 /** What the first-run form does: an owner, and everything that ships. */
 export function setUp(
@@ -86,6 +86,21 @@ export function setUp(
   blog.addOns.push({ id: 1, name: 'smileys', version: '1.0', active: false, automatic: false })
   blog.menus.main = [{ kind: 'page', to: '2', label: 'An example page' }]
   blog.sidebars.main = ['latest posts', 'archives']
+  if (blog.version !== VERSION) shipLater(blog)
+}
+
+/** What a later version ships instead and besides: nobody who knows the first one has ever heard of it. */
+function shipLater(blog: Blog): void {
+  for (const post of blog.posts) post.body = '<p>Here is your first post, as blogs greet people these days.</p>'
+  const [page] = blog.pages
+  if (page)
+    blog.pages.push({
+      ...page,
+      id: 4,
+      title: 'First steps',
+      slug: 'first-steps',
+      body: '<p>Three things to do first.</p>',
+    })
 }
 
 /** Somebody at work on it: items that neither shipped nor stand in any baseline. */
