@@ -7,34 +7,13 @@ import type { Attempt, EyesOf, Expectation, OwnLook } from './looking.js'
 import type { WantedPackage } from './package.js'
 import type { Held } from './held.js'
 import type { Ref } from './ref.js'
+import type { Marks, Origin } from './shipped.js'
 import type { Sample } from './text/sample.js'
 
 /** A field's value. Plain data only, so that items can be compared, printed and kept in a journal. */
 export type Value = string | number | boolean | null | readonly Value[] | { readonly [key: string]: Value }
 /** One thing on a site, in core's words; a field that is left out is left alone. */
 export type ItemShape = object
-
-/** What an adapter observes of an item that may have come with the system. Core judges. */
-export interface Marks {
-  /** It stands where the system puts what it ships: its number, its first account, its links. */
-  place: boolean
-  /** Nobody has edited it, and it was made within seconds of the site. */
-  untouched: boolean
-  /** Its text is one that the system is known to ship. */
-  known: boolean
-  /**
-   * It was made in the first minutes of the site, by the system or by the account that was there then, and nobody has touched it
-   * since; or the system makes it by itself. Whether the system or a host put it there, nobody can tell.
-   */
-  early?: boolean
-  /** A visitor can't see it (a draft, say). */
-  hidden?: boolean
-  /** The system can't be without it: it can be taken over, not removed. */
-  needed?: boolean
-}
-
-/** Where an item comes from, as core judges it from its marks. */
-export type Origin = 'shipped' | 'came in the first minutes' | 'shipped, edited' | "somebody's"
 
 /** What a system calls an item by; never leaves the adapter and the engine. */
 export type Id = string | number
@@ -188,7 +167,7 @@ export interface Area<N extends string, I extends ItemShape, L extends OwnLook =
   guarded?: true
   /** Fields that systems may take in a step of their own, once the item is there: they don't tell whose it is. */
   apart?: readonly (keyof I & string)[]
-  /** Those among them in which a new item is closed at first: where one is open, somebody has opened it. */
+  /** Those of them in which a new item is closed at first: if one is open, a person has opened it. */
   closedAtFirst?: readonly (keyof I & string)[]
   /** What makes an item that we did not make somebody's, even where it stands as planned. */
   strange?(item: I, baseline: Baseline, items: (area: string) => readonly StandingItem[]): string | undefined

@@ -1,4 +1,4 @@
-import type { Origin } from './area.js'
+import type { Origin } from './shipped.js'
 
 /** What the structure of a page tells, whatever language it is written in. */
 export interface PageFacts {
@@ -44,11 +44,10 @@ export interface Recognised {
   /** Its version, or '' if it doesn't tell. */
   version: string
   /**
-   * Whether Unpack is tested with the line that this version is of (its first number); left out where visitors are not told which it
-   * is, and those who sign in are.
+   * Whether Unpack is tested with a version of this line (the first number). Left out if only people who sign in can see the version.
    */
   proven?: boolean
-  /** The versions that Unpack was tested with, where this is none of them: of its line, or where that was not, of all. */
+  /** The versions that Unpack was tested with, if this is none of them: those of its line, or all. */
   tried?: string
   /** `first-run`: waits for its first-run form; `set up`: has an owner; `broken`: there, and not able to work. */
   state: 'first-run' | 'set up' | 'broken'

@@ -33,8 +33,6 @@ export type {
   Found,
   Id,
   ItemShape,
-  Marks,
-  Origin,
   Plan,
   Question,
   ReadItem,
@@ -101,7 +99,7 @@ export { reportHtml } from './report/html.js'
 export * from './report/report.js'
 export { questions } from './questions.js'
 export { Secret } from './secret.js'
-export { originOf } from './shipped.js'
+export { originOf, type Marks, type Origin } from './shipped.js'
 export type { Package, Packages, WantedPackage } from './package.js'
 export { datePattern, type DatePattern } from './text/dates.js'
 export { digest, itemDigest } from './text/digest.js'

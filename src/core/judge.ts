@@ -1,5 +1,6 @@
 import type { Findings, PageFacts, Recognised, Verdict } from './findings.js'
 import { judgePage } from './judge-page.js'
+import { CAME_EARLY } from './shipped.js'
 import { verdict } from './verdict.js'
 
 /**
@@ -32,8 +33,17 @@ function judgeSystem(system: Recognised): Verdict {
   const edited = system.seen
     .filter(({ origin }) => origin === 'shipped, edited')
     .map(({ ref }) => `${ref} shipped with it and was edited`)
+  const early = system.seen
+    .filter(({ origin }) => origin === 'came in the first minutes')
+    .map(({ ref }) => `${ref} ${CAME_EARLY}`)
   if (others.length === 0)
-    return verdict('fresh', `this is ${what}, set up`, 'a visitor sees only what shipped with it', ...edited)
+    return verdict(
+      'fresh',
+      `this is ${what}, set up`,
+      `a visitor sees only what ${early.length > 0 ? 'came' : 'shipped'} with it`,
+      ...early,
+      ...edited,
+    )
   return verdict(
     'in-use',
     `this is ${what}, set up`,

@@ -9,7 +9,7 @@ import { REMOVED, stoodAt } from './stood.js'
 
 /**
  * Compares what was read with the plan, in the light of what is remembered of the site.
- * @param alsoGone refs of what came in the first minutes and would go as well
+ * @param alsoGone refs of things that came in the first minutes, compared as if their owner wanted to remove them
  */
 export function againstPlan(
   run: Run,

@@ -17,13 +17,13 @@ import type { Memory } from './keeping.js'
 import { isSame, ownedAs, type Owned } from './ownership.js'
 import type { Intent } from './under-way.js'
 
-/* What a run that ended before it could look has left on a site. */
+/* What a run has left on a site if it ended before it could read the site again. */
 
 /** Items of ours, and the values in them that are ours. */
 export interface Arrived {
   owned: Owned[]
   left: Record<string, LeftBehind>
-  /** Refs of items that were made: what is remembered of one that was there before under that name counts no more. */
+  /** Refs of items that were made: marks of an earlier item of that name no longer count. */
   anew: Set<string>
 }
 
@@ -54,7 +54,7 @@ export function arrivedIn(inventory: Inventory, { intents, made }: Memory['under
       if (isNew && (!stands(area, wanted, found.item) || (named.get(ref)?.length ?? 0) > 1)) continue
       if (isNew) owned.push(ownedAs(found))
     }
-    // this very run remembers what it has sent, and can't be read
+    // in the run itself: it has just remembered keys that can't be read
     if (isNew && isOver) anew.add(found.ref)
     const sent = isOver ? keys : (keys ?? Object.keys(wanted))
     left[found.ref] = { ...left[found.ref], ...writtenIn(area, wanted, sent, found) }
@@ -77,7 +77,7 @@ function writtenIn(area: SomeArea, wanted: AnyItem, keys: readonly string[] | un
   return marks
 }
 
-/** Whether somebody has opened an item that is closed when it is new. */
+/** Whether a person has opened an item that was closed when it was new. */
 const wasOpened = (area: SomeArea, key: string, want: Value, here: Value | undefined): boolean =>
   (area.closedAtFirst?.includes(key) ?? false) && (area.opens?.({ [key]: here }, { [key]: want }) ?? false)
 

@@ -22,7 +22,7 @@ export interface Memory {
   /** What is remembered of the item at a ref as we left it, key by key. */
   left(ref: string): LeftBehind | undefined
   /** Values that were left, by ref and key; they take the place of what was remembered of those keys. */
-  /** @param anew refs of items that were made: what was remembered of one before under that name goes */
+  /** @param anew refs of items that were made: marks of an earlier item of that name go */
   leave(left: Readonly<Record<string, LeftBehind>>, anew?: ReadonlySet<string>): Promise<void>
   /** What is remembered under a name: that an item stood there once, say. */
   written(name: string): string | undefined

@@ -12,13 +12,13 @@ export function refuseUnproven(
   throw UnpackError.of('not-proven', { system: name, version: version || 'of a version it does not tell', tried })
 }
 
-/** What is worth telling of a version that Unpack was not tried with itself. */
+/** A remark for a version of a proven line that was not tried itself. */
 export const versionRemarks = (system: Recognised | undefined): Remark[] =>
   system?.tried === undefined || system.version === ''
     ? []
     : [
         {
           ref: 'site',
-          text: `this is ${system.name} ${system.version}; Unpack was tried with ${system.tried}: what is new since was not`,
+          text: `this is ${system.name} ${system.version}. Unpack was tested with ${system.tried}, not with this version`,
         },
       ]

@@ -102,7 +102,7 @@ export class Run {
     this.#lock = await this.state.lock()
   }
 
-  /** Refs of what came in the first minutes, and goes as its owner chose. */
+  /** Refs of things that came in the first minutes and that the owner wants to remove. */
   readonly unwanted = new Set<string>()
   #hasRead = false
   /** Whether the site is read for the first time in this run. */

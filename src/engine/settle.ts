@@ -128,7 +128,7 @@ async function carryThrough(
     const also = await askAboutEarly(run, options, seen.stock, seen.comparison)
     agenda.afterFirstRun(also.comparison, seen.stock.inventory, [...chosen, ...also.chosen])
   }
-  // of a site that has just been made nobody else can have changed anything
+  // on a site that was made a moment ago, only our own writes change other values
   if (shown.session) await rememberAsPlanned(run, agenda)
   sayWhose(run, record, seen.stock.inventory)
   const { chosen } = agenda

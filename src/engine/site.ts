@@ -30,7 +30,7 @@ export class ReachedSite {
   get home(): string {
     return addressText(this.address)
   }
-  /** The version of the system there; '' where it is not told. */
+  /** The version of the system there; '' if it is unknown. */
   get version(): string {
     return this.surveyed.findings.system?.version ?? ''
   }

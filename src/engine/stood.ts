@@ -4,7 +4,7 @@ import type { Value } from '../core/area.js'
 /** Where it is remembered that an item stood there as planned, and under which rule it was made. */
 export const stoodAt = (ref: string): string => `${ref}#stood`
 
-/** Where it is remembered that an owner was asked about something that came in the first minutes, and that it stays. */
+/** The key under which the state remembers that the owner keeps a thing that came in the first minutes. */
 export const staysAt = (ref: string): string => `${ref}#stays`
 
 /** What is remembered there of an item that was made under a rule, or under none. */

@@ -1,4 +1,4 @@
-/** Whether Unpack is proven with a version, and the versions it was tried with where this is none of them. */
+/** Whether Unpack is proven with the line of a version, and the versions that were tested if this is none of them. */
 export interface Proven {
   proven: boolean
   tried?: string
@@ -7,10 +7,9 @@ export interface Proven {
 const lineOf = (version: string): string => version.replace(/\..*/, '')
 
 /**
- * Judges a version. A line is the first number: whatever is of a line that was tried goes on, with a remark where it is another
- * version.
- * @param version as the system tells it: `7.1.4`
- * @param tried versions that were tried, as exactly as they matter: `['6.1', '7.1']`
+ * Judges a version by its line, the first number: every version of a tested line is proven.
+ * @param version in the system's own form: `7.1.4`
+ * @param tried the versions that were tested, without the numbers that don't matter: `['6.1', '7.1']`
  * @example provenIn('7.2', ['6.1', '7.1']) // { proven: true, tried: '7.1' }
  */
 export function provenIn(version: string, tried: readonly string[]): Proven {

@@ -27,7 +27,7 @@ test('a later version of a proven line goes on with a remark; what came with it 
   assert.deepEqual([done.failed, done.checks.filter(({ outcome }) => outcome === 'failed')], [[], []])
   const notes = done.comparison.notes.map(({ text }) => text)
   assert.ok(
-    notes.some((text) => /this is Stand-in blog 1\.4; Unpack was tried with 1\.0/.test(text)),
+    notes.some((text) => /this is Stand-in blog 1\.4\. Unpack was tested with 1\.0/.test(text)),
     notes.join('\n'),
   )
   const early = ['pages/first-steps', 'posts/a-first-post']

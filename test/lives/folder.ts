@@ -53,7 +53,7 @@ export function textsIn(folder: string): { folder: string; name: string; text: s
     .filter((one) => one.isFile())
     .flatMap(({ parentPath, name }) => {
       const path = join(parentPath, name)
-      // a file that was written beside another has taken its place meanwhile
+      // a temporary file may have been renamed since the folder was listed
       return existsSync(path) ? [{ folder: parentPath, name, text: readFileSync(path, 'utf8') }] : []
     })
 }

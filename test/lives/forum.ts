@@ -123,7 +123,7 @@ export function forumSite(): Site {
       const groups = inPlan(plan, values?.groups ?? []).flatMap((name) => whoOf(textOf(name)))
       return values ? ['member', ...groups] : []
     },
-    givenByItself: 'may',
+    hasDefault: 'may',
     edits: {
       forums: {
         title: text,

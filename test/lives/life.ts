@@ -50,7 +50,7 @@ export class Life {
   readonly #settled = new Set<string>()
   /** Whether the state of all runs is there, and none was undone. */
   #isRemembered = true
-  /** Things that a run has written and, as it ended early, not read. */
+  /** Things that the last run has written and not read again, because it ended early. */
   #unread: ReadonlySet<string> = new Set()
   #words = 0
   #address = ''
@@ -95,7 +95,7 @@ export class Life {
     const changed = this.claims.by(act, besides)
     this.#watch?.meanwhile(changed)
     for (const one of changed)
-      if (one.field === this.site.givenByItself && this.#unread.has(one.key)) this.claims.cross(one)
+      if (one.field === this.site.hasDefault && this.#unread.has(one.key)) this.claims.cross(one)
   }
   /** Strangers register, comment and order. */
   moveIn(): void {

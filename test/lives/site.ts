@@ -51,8 +51,8 @@ export interface Site {
   forbids?(before: Snapshot, after: Snapshot, isUnread: (key: string, field: string) => boolean): string[]
   /** Fields that people edit, by room. */
   edits: Readonly<Record<string, Readonly<Record<string, Edit>>>>
-  /** A field that a new thing has a value in by itself, which nobody can tell from a person's. */
-  givenByItself?: string
+  /** A field for which the site gives new things a value: it can't be told from a person's. */
+  hasDefault?: string
   /** Things that people add, by room. The name may be one that a plan has as well. */
   adds: Readonly<Record<string, (name: string, word: string) => Thing>>
   /** Whether a change, as `orders/12#state`, is a trace that a trial may leave. */

@@ -60,13 +60,9 @@ function choose(
   }
 }
 
-/** Shows what came in the first minutes, and asks whether it is to go too. */
+/** Shows the things that came in the first minutes, and asks whether to remove them. */
 async function chooseEarly({ differences, comparison }: engine.Choice): Promise<engine.Choice['differences']> {
-  show([
-    '',
-    heading('came in the site’s first minutes, with the system or from your host'),
-    'Nobody has touched it since.',
-  ])
+  show(['', heading('came in the site’s first minutes, with the system or from your host')])
   show([...differenceBlocks(allVisible(differences), allVisible(comparison.names), []), ''])
   return (await saysYes(earlyQuestion(differences.length))) ? differences : []
 }

@@ -41,7 +41,7 @@ export function surveyLines(surveyed: Surveyed): string[] {
     ...row(
       'system',
       system
-        ? `${system.name} ${system.version || '(it does not tell its version)'}, ${system.proven === undefined ? 'told after signing in whether it is proven' : system.proven ? 'proven' : 'not proven: settle wants --unproven'}`
+        ? `${system.name} ${system.version || '(it does not tell its version)'}, ${system.proven === undefined ? 'told after signing in whether it is proven' : system.proven ? `proven${testedWith(system.tried)}` : `not proven${testedWith(system.tried)}: settle wants --unproven`}`
         : 'none that Unpack knows',
     ),
     ...hops
@@ -53,3 +53,5 @@ export function surveyLines(surveyed: Surveyed): string[] {
     ...row('safe', safe ? good('yes, settle may go on; it judges again after signing in') : bad('no')),
   ]
 }
+
+const testedWith = (tried: string | undefined): string => (tried === undefined ? '' : ` (tested with ${tried})`)

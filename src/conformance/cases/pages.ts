@@ -177,7 +177,7 @@ export const pagesCases: readonly ConformanceCase[] = [
     needs: ['pages.title'],
     async run(site) {
       await site.settled(site.baseline({ pages, files }))
-      // what was changed since did not come with the system or from a host
+      // an edited page did not come in the first minutes
       await site.settled(site.baseline({ pages: [pages[0], { ...pages[1], body: 'other.md' }], files }))
       const other = site.baseline({ site: { title: 'Another title' }, shipped: 'remove', pages: [pages[0]], files })
       const before = await site.provided.writes()

@@ -25,8 +25,7 @@ export const refused = {
     3,
     (d: { system: string; version: string; tried?: string }) =>
       `Unpack is not proven with ${d.system} ${d.version}${d.tried === undefined ? '' : `, only with ${d.tried}`}. Nothing was written.`,
-    (d) =>
-      `Try it on a copy of the site first: --unproven goes on, though nothing was tried with ${d.system} ${d.version}.`,
+    () => 'To go on, add --unproven. No setting was ever tried with this version, so use a copy of the site first.',
   ),
   'plain-http': entry(
     3,

@@ -2,6 +2,7 @@ import { anyItem, areaNames, areaOf, type AnyDifference, type AreaName, type Inv
 import { goesIn, type Baseline } from '../baseline/schema.js'
 import type { Value } from '../area.js'
 import { areaIn, nameIn } from '../ref.js'
+import { CAME_EARLY } from '../shipped.js'
 import { textOf } from '../value.js'
 import type { Pair } from './bind.js'
 import type { Comparison, SomeArea, SomeDifference, SomeFound } from './result.js'
@@ -17,7 +18,7 @@ function goesBy(
   if (named?.includes(nameIn(found.ref)) || named?.includes(alone(area, found) ?? ''))
     return 'the baseline says that it is to go'
   if (tried(found)) return 'a trial of ours has left it behind'
-  if (unwanted(found)) return 'it came in the first minutes, and you chose that it goes'
+  if (unwanted(found)) return "it came in the site's first minutes, and nobody has changed it since"
   if (baseline.samples === 'none' && sampled(found) === 'untouched')
     return 'it came with sample content, and nobody touched it'
   if (area.software && !found.needed && baseline.only.includes(area.name))
@@ -35,7 +36,7 @@ export interface Came {
   alone: (area: SomeArea, found: SomeFound) => string | undefined
   /** Left behind by a trial of ours. */
   tried: (found: SomeFound) => boolean
-  /** Its owner was asked, and wants it gone. */
+  /** Its owner was asked about it, and wants to remove it. */
   unwanted: (found: SomeFound) => boolean
 }
 
@@ -122,9 +123,9 @@ export function leftOver(
     else if (!mayGo) continue
     else if (found.needed)
       keep(`${what} shipped, and the site can't be without it${area.takenOver ? `; ${area.takenOver}` : ''}`)
-    else if (holds !== undefined) keep(`${what} shipped, but holds what did not: ${holds}`)
+    else if (holds !== undefined) keep(`${what} shipped, but contains something else: ${holds}`)
     else if (found.origin === 'came in the first minutes') {
-      keep(`${what} came in the site's first minutes, with the system or from your host: it stays`)
+      keep(`${what} ${CAME_EARLY}: it stays`)
       if (!inUse) result.early.push(found.ref)
     } else if (inUse) keep(`${what} shipped with the system; on a site in use it stays`)
     else goes('it shipped with the system, and nobody touched it')

@@ -1,6 +1,7 @@
 import type { Baseline } from '../baseline/schema.js'
 import { areaOf, type AnyItem, type AreaName, type Inventory } from '../areas/index.js'
-import type { Origin, Plan } from '../area.js'
+import type { Plan } from '../area.js'
+import { CAME_EARLY, type Origin } from '../shipped.js'
 import { areaIn } from '../ref.js'
 import { textOf } from '../value.js'
 import type { Pair } from './bind.js'
@@ -14,10 +15,10 @@ export const isAsked = (again: CompareOptions['again'], ref: string): boolean =>
 export const isOurs = (area: SomeArea, found: SomeFound, { ours, left }: CompareOptions): boolean =>
   ours ? ours(area.name, found) : left?.(found.ref) !== undefined
 
-/** What is told of an item that stands under a planned name, by its origin. */
+/** The story of an item under a planned name that Unpack did not make, by its origin. */
 const stories: Partial<Record<Origin, string>> = {
   'shipped, edited': 'shipped and was edited since',
-  'came in the first minutes': "came in the site's first minutes, with the system or from your host",
+  'came in the first minutes': CAME_EARLY,
 }
 
 export interface Whose {

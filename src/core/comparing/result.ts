@@ -30,7 +30,7 @@ export interface CompareOptions {
   lockedOut?: (username: string) => boolean
   /** Whether an item was left behind by a trial of ours. */
   tried?: (found: SomeFound) => boolean
-  /** Whether the owner was asked about an item that came in the first minutes, and wants it gone. */
+  /** Whether the owner was asked about an item that came in the first minutes, and wants to remove it. */
   unwanted?: (ref: string) => boolean
   /** True where a run of ours has closed the site to visitors. */
   closed?: boolean
@@ -63,8 +63,8 @@ export interface Comparison {
   /** Add-ons and themes that neither came with the system nor are planned: a host's, mostly. They stay. */
   extras: Remark[]
   /**
-   * Refs of what came in the site's first minutes and is not known to have shipped: it stays, and makes no site one in use. Its
-   * owner can be asked whether it is to go.
+   * Refs of things that came in the site's first minutes and are not known to have shipped. They stay and make no site one in use.
+   * The owner can be asked whether to remove them.
    */
   early: string[]
   /** Refs of those whose text stays as somebody changed it. */

@@ -33,8 +33,8 @@ export interface SettleOptions extends RunOptions {
    */
   choose?: (choice: Choice) => Chosen | Promise<Chosen>
   /**
-   * Asks which of the things that came in the site's first minutes, and are not known to have shipped, go as well. Where left out,
-   * or `undefined`, all of them stay. What was once asked about, and stays, is not asked about again.
+   * Chooses what to remove of the things that came in the site's first minutes and are not known to have shipped. All of them stay
+   * if this is left out or gives `undefined`. Each thing is asked about once.
    */
   chooseEarly?: (choice: Choice) => Chosen | Promise<Chosen>
   /** Refs that may be opened to more people although they hold somebody's items; nothing else covers that. */

@@ -8,9 +8,9 @@ import type { Stock } from '../stock.js'
 import type { SettleOptions } from './choice.js'
 
 /**
- * Asks about what came in the site's first minutes, once for each thing. What goes is a difference from then on.
- * @param comparison what differs without that
- * @returns what differs with it, and the removals that were chosen
+ * Asks about the things that came in the site's first minutes, each of them once.
+ * @param comparison without their removal
+ * @returns the comparison with the chosen removals among its differences, and these
  */
 export async function askAboutEarly(
   run: Run,

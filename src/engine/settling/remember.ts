@@ -64,6 +64,6 @@ export async function rememberAll(run: Run, agenda: Agenda, now: readonly AnyDif
   await rememberAsPlanned(run, agenda)
 }
 
-/** What is as planned in settings and in items of ours: whoever changes it from now on has changed it. */
+/** Remembers the values that are as planned: a later change of one is a person's. */
 export const rememberAsPlanned = ({ state }: Run, { left, stands }: Agenda): Promise<void> =>
   state.leave(leftAsPlanned(stands, left, (found) => state.isOurs(areaIn(found.ref), ownKeyOf(found))))

@@ -1,4 +1,4 @@
-import type { Marks } from '../../core/area.js'
+import type { Marks } from '../../core/shipped.js'
 import { strippedText } from '../../core/text/plain.js'
 
 /** The categories that a fresh shop comes with: number, address and name; its text is its name. */

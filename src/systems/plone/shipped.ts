@@ -1,4 +1,4 @@
-import type { Marks } from '../../core/area.js'
+import type { Marks } from '../../core/shipped.js'
 import { digest } from '../../core/text/digest.js'
 import { strippedText } from '../../core/text/plain.js'
 import type { Node, Tree } from './nodes.js'

@@ -1,12 +1,13 @@
 import { z } from 'zod'
 import { load } from 'cheerio'
-import type { Marks } from '../../core/area.js'
+import type { Marks } from '../../core/shipped.js'
 import type { Recognised } from '../../core/findings.js'
 import { originOf } from '../../core/shipped.js'
 import { jsonOf, type Answer } from '../../web/answer.js'
 import { has } from '../../web/forms.js'
 import { provenIn } from '../lines.js'
 import type { FirstLook } from '../system.js'
+import { birthIn, isEarly } from './birth.js'
 import { slugSchema } from './items.js'
 import { isShippedAsSeen } from './shipped-on-page.js'
 import { shippedWords } from './shipped-texts.js'
@@ -83,10 +84,12 @@ async function seenBy(look: FirstLook): Promise<Recognised['seen']> {
   // an interface that is switched off for visitors must not look like an empty site
   if (!entries.safeParse(posts).success || !entries.safeParse(pages).success) return undefined
   const judged = (ref: string, marks: Marks) => ({ ref, origin: originOf(marks) })
+  const birth = birthIn([...(entries.safeParse(posts).data ?? []), ...(entries.safeParse(pages).data ?? [])])
   const entry = (kind: string, id: number) => (item: z.output<typeof entries>[number]) =>
     judged(`${kind}/${item.slug}`, {
       place: item.id === id,
       untouched: item.date_gmt === item.modified_gmt,
+      early: birth !== undefined && isEarly(item, birth),
       known: isShippedAsSeen(item.content.rendered, look.front.url),
     })
   return [

@@ -1,5 +1,5 @@
 import { load } from 'cheerio'
-import type { Marks } from '../../core/area.js'
+import type { Marks } from '../../core/shipped.js'
 import type { Baseline } from '../../core/baseline/schema.js'
 import { textBlocks } from '../../core/text/plain.js'
 import { localeOf } from './locale.js'

@@ -7,7 +7,7 @@ import type { WordPressSession } from './session.js'
 const themeSchema = z.looseObject({
   id: z.string(),
   name: z.string(),
-  /** With a link to where they are at home. */
+  /** A link to the author's own site. */
   authorAndUri: z.string().nullish(),
   version: z.string().nullish(),
   parent: z.union([z.string(), z.literal(false)]),

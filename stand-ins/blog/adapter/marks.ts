@@ -14,7 +14,7 @@ const FIRST_MINUTES = 60_000
 /**
  * Marks of a post or page.
  * @param ids the numbers that shipped ones have
- * @param born when the blog was made: its first account tells
+ * @param born when the blog was made, in milliseconds
  */
 export function marksOf({ id, data }: Row, body: string, ids: readonly number[], born: number): Marks {
   return {

@@ -19,7 +19,7 @@ export interface StandInOptions {
   mail?: number
   /** The largest file it takes, in bytes. */
   largestFile?: number
-  /** As which version it presents itself; any but 1.0 ships texts and a page that no adapter knows. */
+  /** Its version. Any other than 1.0 ships a text and a page that no adapter knows. */
   version?: string
 }
 

@@ -135,7 +135,7 @@ export const sidebarParts = [
   'pages',
 ] as const
 
-/** As what it presents itself, and what its adapter was tried with. */
+/** The version that its adapter is tested with. */
 export const VERSION = '1.0'
 
 export const emptyBlog = (standing: Blog['standing'], version = VERSION): Blog => ({

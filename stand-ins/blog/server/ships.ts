@@ -89,7 +89,7 @@ export function setUp(
   if (blog.version !== VERSION) shipLater(blog)
 }
 
-/** What a later version ships instead and besides: nobody who knows the first one has ever heard of it. */
+/** The content of a later version: another text, and one page more. */
 function shipLater(blog: Blog): void {
   for (const post of blog.posts) post.body = '<p>Here is your first post, as blogs greet people these days.</p>'
   const [page] = blog.pages

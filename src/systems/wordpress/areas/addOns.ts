@@ -9,7 +9,7 @@ import { installAddOn } from '../carriers/packages.js'
 import { pluginsOf } from '../plugins.js'
 import type { WordPressSession } from '../session.js'
 
-/** The add-ons that ship, with the first version that is known to: they are renewed by themselves. */
+/** The add-ons that ship, with the first version that is known to. They update themselves. */
 const shipped: Readonly<Record<string, string>> = {
   'akismet/akismet': '5.0',
   hello: '1.7.2',

@@ -1,4 +1,5 @@
-import type { Difference, Marks } from '../../../core/area.js'
+import type { Difference } from '../../../core/area.js'
+import type { Marks } from '../../../core/shipped.js'
 import { flatCategories, type CategoryItem } from '../../../core/areas/categories.js'
 import { refOf } from '../../../core/ref.js'
 import type { AreaOnSystem } from '../../area-on-system.js'

@@ -49,7 +49,7 @@ async function blocks(session: WordPressSession): Promise<ReadItem<MenuItem>[]> 
       const place = parts.find((part) => namedIn(part) === id)
       const named = ['main', 'footer', place?.slug ?? ''].find((one) => place && partFor(one, parts) === place)
       const entries = named === undefined ? [] : await blockEntries(session, raw)
-      // the system makes it by itself, whenever it shows a page whose menu nobody has made
+      // the system makes this menu by itself when it shows a page and there is none
       const early = isPageList(raw)
       const marks = { place: false, untouched: early, known: false, early }
       return {

@@ -18,7 +18,7 @@ function shippedWith(version: string): string[] {
   return yearly.slice(last - 3, last).toReversed()
 }
 
-/** Whether a theme is by the makers of the system, as its own head says. */
+/** Whether a theme names the makers of the system as its own. */
 const byMakers = ({ authorAndUri }: Theme): boolean =>
   /\bhref=["']https:\/\/(?:[a-z]+\.)?wordpress\.org[/"']/.test(authorAndUri ?? '')
 
