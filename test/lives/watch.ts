@@ -1,3 +1,4 @@
+import { AccessWatch } from './access-watch.js'
 import type { Claims, Field } from './claims.js'
 import { textsIn } from './folder.js'
 import { snapshot, thingsOf, type Snapshot } from './snapshot.js'
@@ -24,7 +25,6 @@ export interface Former {
 
 /** Requests during which a value that a person has just set may still be overwritten: the run could not have read it before. */
 const UNREAD = 8
-const people = new Set(['accounts', 'members'])
 /** Rooms that hold no items: what a plan names for the first time is set. */
 const exact = new Set(['settings', 'menus'])
 /** A word or a price that is in one place only. */
@@ -32,8 +32,6 @@ const unique = /word\d+|\d+\.07/
 
 /** Looks at a site after each request of a run: nothing of a person's may be gone, nobody may see or do more, nothing may be there twice. */
 export class Watch {
-  readonly #audience = new Map<string, Set<string>>()
-  readonly #standing = new Map<string, Set<string>>()
   /** How many things of one ref people have put there. */
   #sameRef = new Map<string, number>()
   /** What was there when the run began. */
@@ -45,7 +43,7 @@ export class Watch {
   #before: Snapshot
   /** What the site was like before this run. */
   readonly former: Former
-  readonly #fresh = new Set<string>()
+  readonly #access: AccessWatch
   /** Values that were overwritten as told. */
   readonly overwritten: string[] = []
   #requests = 0
@@ -59,8 +57,14 @@ export class Watch {
   ) {
     this.#first = snapshot(site)
     this.#before = this.#first
-    this.#grant()
-    this.former = { audience: new Map(this.#audience), fields: this.#first }
+    const fields = {
+      first: this.#first,
+      isUnread: (key: string, field: string) => this.#isUnread(key, field),
+      wasSet: (key: string, field: string) => this.#justSet.has(`${key}#${field}`),
+    }
+    this.#access = new AccessWatch(site, claims, orders, fields, trouble)
+    this.#sameRef = this.#refs()
+    this.former = { audience: new Map(this.#access.audience), fields: this.#first }
   }
 
   /** A person has set these fields during the run. */
@@ -85,20 +89,13 @@ export class Watch {
     this.#twice(line)
     // what the system ships is there for everybody
     if (/^POST \S*setup$/.test(line)) return this.#grant()
-    const all = thingsOf(this.site)
-    for (const { key, room, thing } of all) {
-      if (people.has(room)) this.#standingOf(key, thing, line)
-      this.#audienceOf(key, room, thing, all, line)
-    }
+    this.#access.look(line)
   }
 
-  /** All that is there now counts as allowed. */
+  /** Everything that is there now counts as allowed. */
   #grant(): void {
     this.#sameRef = this.#refs()
-    for (const { key, room, thing } of thingsOf(this.site)) {
-      if (people.has(room)) add(this.#standing, key, this.site.standing(thing))
-      add(this.#audience, key, this.site.audience(room, thing))
-    }
+    this.#access.grant()
   }
 
   /** How many things there are of each planned ref. */
@@ -172,109 +169,16 @@ export class Watch {
     return word === undefined || copies.some(({ text }) => text.includes(word))
   }
 
-  #audienceOf(key: string, room: string, thing: Thing, all: ReturnType<typeof thingsOf>, line: string): void {
-    const known = this.#audience.get(key) ?? new Set<string>()
-    const isAllowed = (who: string) => known.has(who) || known.has(who.replace(/ .*/, ' everyone'))
-    const more = this.site.audience(room, thing).filter((who) => !isAllowed(who))
-    if (more.length === 0) return
-    this.#audience.set(key, new Set([...known, ...more]))
-    const { plan, open, isUndo } = this.orders
-    const ref = this.site.refOf(room, thing)
-    // a new, empty forum has the rights that its system gives to new ones, until its own form is sent
-    if (room === 'forums' && !this.#first.has(key) && !this.claims.isMade(key) && isEmpty(thing, all)) {
-      this.#audience.set(key, known)
-      this.#fresh.add(key)
-      return
-    }
-    if (isUndo && (!this.#hasWords(key) || this.#wasAsOpen(key, more))) return
-    if (open.includes(ref)) return
-    const planned = this.site.plannedAudience(plan, ref)
-    for (const who of more) {
-      const right = `${key} (${ref}): ${who}, after ${line}`
-      if (!planned?.includes(who)) this.trouble(`opened, and not planned: ${right}`)
-      else if (this.#hasWords(key)) this.trouble(`opened, with a person’s words in it: ${right}`)
-      this.#groupOf(who, right, all)
-    }
-  }
-  /** A group gets a right: only those may be in it who are allowed to have that. */
-  #groupOf(who: string, right: string, all: ReturnType<typeof thingsOf>): void {
-    const [, group] = /(group \d+)$/.exec(who) ?? []
-    // people let in by themselves whom they put into a group that the tool made
-    if (group === undefined || !this.claims.isMade(`groups/${group.slice(6)}`)) return
-    const strangers = all.filter(
-      (one) =>
-        people.has(one.room) &&
-        this.site.standing(one.thing).includes(group) &&
-        !this.#mayHave(one.key, one.thing, group),
-    )
-    if (strangers.length > 0)
-      this.trouble(`a right for a group with a stranger in it: ${right}: ${strangers.map((one) => one.key).join()}`)
-  }
-  /** Whether they could do so before the run that is undone, and every word of a person's in it was there already. */
-  #wasAsOpen(key: string, more: readonly string[]): boolean {
-    const { audience, fields } = this.orders.formerly ?? {}
-    const words = [...this.claims.fields(key)].filter(([, value]) => /word\d/.test(value ?? ''))
-    return (
-      more.every((who) => audience?.get(key)?.has(who)) &&
-      words.every(([field, value]) => fields?.get(key)?.get(field) === value)
-    )
-  }
-  /** Whether a thing holds what a person wrote. */
-  #hasWords(key: string): boolean {
-    const fields = [...this.claims.fields(key)]
-    const hasWord = fields.some(([field, value]) => /word\d/.test(value ?? '') && !this.#isUnread(key, field))
-    return this.claims.isMade(key) || hasWord
-  }
-
-  #standingOf(key: string, thing: Thing, line: string): void {
-    const known = this.#standing.get(key) ?? new Set<string>()
-    for (const one of this.site.standing(thing).filter((one) => !known.has(one))) {
-      add(this.#standing, key, [one])
-      if (this.orders.isUndo && !this.claims.isMade(key)) continue
-      if (this.orders.open.includes(`members/${String(thing.username)}`)) continue
-      if (!this.#mayHave(key, thing, one)) this.trouble(`${key} (${String(thing.username)}) is ${one}, after ${line}`)
-    }
-  }
-  /** An account of the tool's own may be what the plan says. */
-  #mayHave(key: string, thing: Thing, standing: string): boolean {
-    // a password that was changed during the run can't be read
-    const isOpened = this.#justSet.has(`${key}#password`) || !this.claims.fields(key).has('password')
-    const isTheirs = this.claims.isMade(key) || this.claims.fields(key).has('email') || !isOpened
-    return !isTheirs && this.site.plannedStanding(this.orders.plan, thing).includes(standing)
-  }
-
   #thing(key: string): Thing | undefined {
     if (key === 'settings/site') return this.site.settings()
     return thingsOf(this.site).find((one) => one.key === key)?.thing
   }
 
   /**
-   * After a run that ended well: new forums have their planned rights, and no member is in a group that the plan does not give.
+   * After a run that ended well: {@link AccessWatch.end}.
    * @param isRemembered whether the run could know which memberships runs have given
    */
   end(isRemembered: boolean): void {
-    const { plan } = this.orders
-    const all = thingsOf(this.site)
-    for (const { key, room, thing } of all)
-      if (isRemembered && people.has(room) && !this.claims.isMade(key) && plan.has(`members/${String(thing.username)}`))
-        for (const standing of this.site.standing(thing)) {
-          const [kind = '', id = ''] = standing.split(' ')
-          if (kind !== 'group' || this.claims.fields(key).has(`groups.${id}`)) continue
-          if (!this.site.plannedStanding(plan, thing).includes(standing))
-            this.trouble(`${key} (${String(thing.username)}) is left in ${standing}`)
-        }
-    for (const { key, room, thing } of all)
-      if (this.#fresh.has(key)) {
-        const planned = this.site.plannedAudience(plan, this.site.refOf(room, thing))
-        const more = this.site.audience(room, thing).filter((who) => !planned?.includes(who))
-        if (more.length > 0 && planned) this.trouble(`${key} stays open: ${more.join()}`)
-      }
+    this.#access.end(isRemembered)
   }
-}
-
-const isEmpty = (forum: Thing, all: ReturnType<typeof thingsOf>): boolean =>
-  all.every(({ room, thing }) => room !== 'topics' || thing.forum !== forum.id)
-
-function add(all: Map<string, Set<string>>, key: string, more: readonly string[]): void {
-  all.set(key, new Set([...(all.get(key) ?? []), ...more]))
 }
