@@ -3,7 +3,7 @@ import { join } from 'node:path'
 
 interface Proven {
   name: string
-  version: string
+  versions: string[]
   passed: string[]
   skipped: string[]
 }
@@ -22,7 +22,7 @@ export function provenTable(root: string): string {
   ]
   const cell = (system: Proven, name: string) => (system.passed.includes(name) ? '✓' : '–')
   return [
-    `| what is proven | ${systems.map(({ name, version }) => `${name} ${version}`).join(' | ')} |`,
+    `| what is proven | ${systems.map(({ name, versions }) => `${name} ${versions.join(', ')}`).join(' | ')} |`,
     `|---|${systems.map(() => '---|').join('')}`,
     ...cases.map(
       (name) => `| ${name.replace(/: /, ': ')} | ${systems.map((system) => cell(system, name)).join(' | ')} |`,

@@ -4,7 +4,8 @@ export interface Proven {
   tried?: string
 }
 
-const lineOf = (version: string): string => version.replace(/\..*/, '')
+/** The line of a version: its first number. */
+export const lineOf = (version: string): string => version.replace(/\..*/, '')
 
 /**
  * Judges a version by its line, the first number: every version of a tested line is proven.

@@ -1,10 +1,11 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
+import { long } from '../help/long.js'
 import { cliLab } from '../help/cli-lab.js'
 
 const { run } = cliLab()
 
-test('the demo of a content site runs by itself and ends as planned', async () => {
+test('the demo of a content site runs by itself and ends as planned', long, async () => {
   const ran = await run(['demo', 'content'])
   assert.equal(ran.exit, 0, ran.out)
   assert.match(ran.out, /first-run: a system waits for its first-run form/)

@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process'
 import { mkdirSync, readdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { after, test } from 'node:test'
+import { long } from '../help/long.js'
 import { cliLab, json } from '../help/cli-lab.js'
 import { root as project } from '../help/root.js'
 import { runningStandIn } from '../help/sites.js'
@@ -61,7 +62,7 @@ test('a password in front of everything: told with what to do, and used once it 
   assert.equal(settled.exit, 0, settled.err)
 })
 
-test('confirm --try tries rules out; a site in use is refused', async () => {
+test('confirm --try tries rules out; a site in use is refused', long, async () => {
   const standIn = await stand()
   const rest = 'shipped: remove\nposts: [{ title: Tide, slug: tide }]\ncomments: { approve: all }\n'
   const file = baseline('try', standIn.address, rest)
@@ -78,7 +79,7 @@ test('confirm --try tries rules out; a site in use is refused', async () => {
   )
 })
 
-test('mails: a stand-in server keeps them, --mail-folder follows the link in one', async () => {
+test('mails: a stand-in server keeps them, --mail-folder follows the link in one', long, async () => {
   const mails = join(root, 'mails')
   const server = spawn(process.execPath, [main, 'stand-in', 'mail', '--port', '0', '--folder', mails], {
     stdio: ['ignore', 'pipe', 'ignore'],

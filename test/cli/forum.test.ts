@@ -3,6 +3,7 @@ import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { after, test } from 'node:test'
 import { LoginsFile, Secret } from 'unpack'
+import { long } from '../help/long.js'
 import { cliLab, json } from '../help/cli-lab.js'
 import { runningForum } from '../help/forum.js'
 import { PASSPHRASE } from '../help/sites.js'
@@ -12,7 +13,7 @@ const { root, env, run } = cliLab()
 const open: { close(): Promise<void> }[] = []
 after(() => Promise.all(open.map((one) => one.close())))
 
-test('compare, settle and confirm on a forum: who may do what, and what each may do where', async () => {
+test('compare, settle and confirm on a forum: who may do what, and what each may do where', long, async () => {
   const forum = await runningForum(root, (one) => open.push(one))
   const file = join(root, 'forum.yaml')
   writeFileSync(file, watchersText.replace('http://127.0.0.1:4102/', forum.address))
@@ -50,7 +51,7 @@ test('compare, settle and confirm on a forum: who may do what, and what each may
   assert.match(wrong.out, /Surveys\/Raw counts +WRONG: see/)
 })
 
-test('the demo of a forum runs by itself and ends as planned', async () => {
+test('the demo of a forum runs by itself and ends as planned', long, async () => {
   const ran = await run(['demo', 'forum'])
   assert.equal(ran.exit, 0, ran.out)
   assert.match(ran.out, /4 {2}Confirm: as a visitor, as members, and as the owner/)

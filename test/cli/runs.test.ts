@@ -2,6 +2,7 @@ import assert from 'node:assert/strict'
 import { cpSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { test } from 'node:test'
+import { long } from '../help/long.js'
 import { cliLab, json } from '../help/cli-lab.js'
 import { demoFolder, demoText } from '../help/demo.js'
 import { root as project } from '../help/root.js'
@@ -10,7 +11,7 @@ import { PASSPHRASE, writesAt } from '../help/sites.js'
 const { root, stand, run } = cliLab()
 const demo = join(demoFolder, 'baseline.yaml')
 
-test('compare, settle, confirm: one document each, and the exit codes that belong to it', async () => {
+test('compare, settle, confirm: one document each, and the exit codes that belong to it', long, async () => {
   const standIn = await stand()
   const at = ['--at', standIn.address, '--json']
   const compared = await run(['compare', demo, ...at])
@@ -64,7 +65,7 @@ test('compare, settle, confirm: one document each, and the exit codes that belon
   assert.match(text.out, /✗ +the front page shows the title/)
 })
 
-test('no secret in any output, and the passphrase is not among the processes', async () => {
+test('no secret in any output, and the passphrase is not among the processes', long, async () => {
   const standIn = await stand()
   const ran = await run(['settle', demo, '--at', standIn.address, '--yes'])
   const password = standIn.blog.accounts[0]?.password ?? 'none'
@@ -73,7 +74,7 @@ test('no secret in any output, and the passphrase is not among the processes', a
   assert.equal(shown.out, `${password}\n`)
 })
 
-test('an error is one document too', async () => {
+test('an error is one document too', long, async () => {
   const inUse = await stand('in-use')
   const nobody = await run(['settle', demo, '--at', inUse.address, '--yes', '--json'])
   assert.deepEqual(
@@ -104,7 +105,7 @@ test('an error is one document too', async () => {
   assert.equal(lacking.exit, 0, lacking.err)
 })
 
-test('Ctrl-C: exit 130, and the next run goes on', async () => {
+test('Ctrl-C: exit 130, and the next run goes on', long, async () => {
   const standIn = await stand()
   const stopped = await run(['settle', demo, '--at', standIn.address, '--yes'], { abortAt: /settings: site/ })
   assert.equal(stopped.exit, 130, stopped.err)
@@ -113,7 +114,7 @@ test('Ctrl-C: exit 130, and the next run goes on', async () => {
   assert.equal(on.exit, 0, on.err)
 })
 
-test('a system from outside is registered like our own', async () => {
+test('a system from outside is registered like our own', long, async () => {
   const standIn = await stand()
   standIn.tamper = (_url, html) => html.replace('Stand-in blog 1.0', 'Boathouse 1.0')
   const module = join(root, 'boathouse.mjs')

@@ -2,12 +2,13 @@ import assert from 'node:assert/strict'
 import { appendFileSync, cpSync } from 'node:fs'
 import { join } from 'node:path'
 import { test } from 'node:test'
+import { long } from '../help/long.js'
 import { cliLab } from '../help/cli-lab.js'
 import { root } from '../help/root.js'
 
 const { run, root: folder } = cliLab()
 
-test('the demo of a shop runs by itself and ends as planned', async () => {
+test('the demo of a shop runs by itself and ends as planned', long, async () => {
   const ran = await run(['demo', 'shop'])
   assert.equal(ran.exit, 0, ran.out)
   assert.match(ran.out, /currency: “USD” → “GBP”/)

@@ -4,6 +4,7 @@ import { readdirSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { test } from 'node:test'
 import { LoginsFile, Secret } from 'unpack'
+import { long } from '../help/long.js'
 import { cliLab, json } from '../help/cli-lab.js'
 import { folder } from '../help/folders.js'
 import { demoFolder } from '../help/demo.js'
@@ -154,7 +155,7 @@ test('logins: add, list, show, remove', async () => {
   assert.equal((await run(['logins', 'remove', 'https://repair.example', 'marlow'], mine)).exit, 4)
 })
 
-test('the demo: placeholder, first run, settled, confirmed, in half a minute at the most', async () => {
+test('the demo: placeholder, first run, settled, confirmed, in half a minute at the most', long, async () => {
   const began = performance.now()
   const [cwd, temporary] = [folder(), folder()]
   const ran = await run(['demo'], { cwd, env: { UNPACK_PASSPHRASE: '', TMPDIR: temporary } })
@@ -183,7 +184,7 @@ test('colours only where they are wanted', async () => {
   assert.match((await run(['survey', address], { env: { NO_COLOR: '', FORCE_COLOR: '1' } })).out, escape)
 })
 
-test('a passphrase that is easy to guess is said so when it is chosen, and only then', async () => {
+test('a passphrase that is easy to guess is said so when it is chosen, and only then', long, async () => {
   const file = join(root, 'weak', 'logins.json')
   const add = (passphrase: string, logins = file) =>
     run(['logins', 'add', 'https://quay.example/', 'marlow', '--logins', logins], {

@@ -5,11 +5,12 @@ import { test } from 'node:test'
 import { runInThisContext } from 'node:vm'
 import * as unpack from 'unpack'
 import { reference } from '../../scripts/reference.js'
+import { long } from '../help/long.js'
 import { root } from '../help/root.js'
 
 const folder = join(root, 'docs/reference')
 
-test('docs/reference is what the code’s comments say now; every function has an example', async () => {
+test('docs/reference is what the code’s comments say now; every function has an example', long, async () => {
   const files = await reference()
   const there = readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter((file) => file.endsWith('.md'))
   assert.deepEqual(there.sort(), Object.keys(files), 'npm run docs')

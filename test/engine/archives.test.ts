@@ -3,6 +3,7 @@ import { test } from 'node:test'
 import { openArchive } from '../../src/archives/open.js'
 import { packFolder } from '../../src/archives/pack.js'
 import { addOnsIn, themesIn } from '../../src/systems/wordpress/packages.js'
+import { long } from '../help/long.js'
 import { zipOf } from '../help/zip.js'
 
 const filesIn = async (bytes: Uint8Array) =>
@@ -41,7 +42,7 @@ test('what is no archive, or was cut off, is told as broken', async () => {
     await assert.rejects(openArchive('a.zip', bytes), { code: 'archive-broken', exit: 2 })
 })
 
-test('too many files, and names that lead out of their folder', async () => {
+test('too many files, and names that lead out of their folder', long, async () => {
   const many = await zipOf(Object.fromEntries(Array.from({ length: 20_001 }, (_, index) => [`f/${index}`, ''])))
   await assert.rejects(openArchive('a.zip', many), { code: 'archive-too-large', exit: 2 })
 })

@@ -5,6 +5,7 @@ import { test } from 'node:test'
 import { writeHeapSnapshot } from 'node:v8'
 import { settle } from 'unpack'
 import { memorySite } from '../../bench/memory-site.js'
+import { long } from '../help/long.js'
 import { folder } from '../help/folders.js'
 import { planned } from '../help/plan.js'
 import { ownFolders } from '../help/sites.js'
@@ -31,7 +32,7 @@ function textsWith(marks: readonly string[], file: string): number {
   return count
 }
 
-test('a body is kept once, from the plan to the site, however many steps it goes through', async () => {
+test('a body is kept once, from the plan to the site, however many steps it goes through', long, async () => {
   const root = folder()
   const site = await memorySite()
   const options = { ...(await ownFolders(root)), systems: [site.system], confirm: false }

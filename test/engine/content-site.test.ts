@@ -3,6 +3,7 @@ import { after, test } from 'node:test'
 import { compareSite, confirm, Secret, settle, survey, type System } from 'unpack'
 import { standInContentSystem } from '../../stand-ins/content/adapter/index.js'
 import { standInContent, type StandInContentOptions } from '../../stand-ins/content/server/index.js'
+import { long } from '../help/long.js'
 import { folder } from '../help/folders.js'
 import { inGerman, museumBaseline } from '../help/museum.js'
 import { mailServer, ownFolders, writesAt } from '../help/sites.js'
@@ -29,56 +30,64 @@ const wrongFor = async ({ options }: Running, baseline: ReturnType<typeof museum
     .map(({ at, as }) => `${at} ${as}`)
     .sort()
 
-test('the museum from its first run: settled, confirmed through everybody’s eyes, tried, and a second run writes nothing', async () => {
-  const { standIn, address, options } = await running()
-  const { standing, safe } = await survey(address, options)
-  assert.deepEqual([standing, safe], ['first-run', true])
-  const baseline = museumBaseline(address)
-  const done = await settle(baseline, options)
-  assert.deepEqual([done.failed, done.checks.filter(({ outcome }) => outcome === 'failed')], [[], []])
-  const before = writesAt(standIn)
-  assert.deepEqual((await settle(baseline, options)).comparison.differences, [])
-  assert.equal(writesAt(standIn), before)
-  // looking opens no form that keeps others out; trying lets go of it again
-  const rota = standIn.content.pages.find(({ slug }) => slug === 'rota')
-  assert.ok(rota && !standIn.requests.some((line) => line.startsWith(`GET ${new URL(address).pathname}edit/`)))
-  const tried = await confirm(baseline, { ...options, try: true })
-  assert.equal(tried.failed, 0)
-  assert.ok(tried.checks.some(({ name }) => name === 'tried: member hemp can begin to change it in “rota”'))
-  assert.equal(rota.lockedBy, undefined)
-  assert.equal(standIn.content.pages.length, 10)
-})
+test(
+  'the museum from its first run: settled, confirmed through everybody’s eyes, tried, and a second run writes nothing',
+  long,
+  async () => {
+    const { standIn, address, options } = await running()
+    const { standing, safe } = await survey(address, options)
+    assert.deepEqual([standing, safe], ['first-run', true])
+    const baseline = museumBaseline(address)
+    const done = await settle(baseline, options)
+    assert.deepEqual([done.failed, done.checks.filter(({ outcome }) => outcome === 'failed')], [[], []])
+    const before = writesAt(standIn)
+    assert.deepEqual((await settle(baseline, options)).comparison.differences, [])
+    assert.equal(writesAt(standIn), before)
+    // looking opens no form that keeps others out; trying lets go of it again
+    const rota = standIn.content.pages.find(({ slug }) => slug === 'rota')
+    assert.ok(rota && !standIn.requests.some((line) => line.startsWith(`GET ${new URL(address).pathname}edit/`)))
+    const tried = await confirm(baseline, { ...options, try: true })
+    assert.equal(tried.failed, 0)
+    assert.ok(tried.checks.some(({ name }) => name === 'tried: member hemp can begin to change it in “rota”'))
+    assert.equal(rota.lockedBy, undefined)
+    assert.equal(standIn.content.pages.length, 10)
+  },
+)
 
-test('examples, in English and in German: they go; the one that somebody edited stays, and so does a stranger’s page', async () => {
-  for (const language of ['en', 'de']) {
-    const site = await running({ standing: 'fresh', language })
-    const { content } = site.standIn
-    assert.equal((await survey(site.address, site.options)).standing, 'fresh')
-    // asked at the top of its server, it says where it is
-    assert.equal((await survey(new URL('/', site.address).href, site.options)).address.base, '/museum/')
-    const [, inside] = content.pages
-    if (inside) Object.assign(inside, { body: '<p>Mine.</p>', edited: new Date().toISOString() })
-    const baseline = museumBaseline(site.address, language === 'de' ? inGerman : undefined)
-    const done = await settle(baseline, { ...site.options, inUse: true, confirm: false })
-    assert.deepEqual(done.failed, [])
-    // what holds somebody's stays, and on a site that somebody works on the rest does too
-    assert.deepEqual(
-      content.pages.filter(({ id }) => id < 100).map(({ id }) => id),
-      [1, 2],
-    )
-    const other = await running({ standing: 'fresh', language })
-    await settle(museumBaseline(other.address, language === 'de' ? inGerman : undefined), other.options)
-    const { pages, news, events, settings } = other.standIn.content
-    assert.deepEqual(
-      [...pages, ...news, ...events].filter(({ id }) => id < 100).map(({ title }) => title),
-      [],
-      language,
-    )
-    assert.equal(settings.frontText, '')
-  }
-})
+test(
+  'examples, in English and in German: they go; the one that somebody edited stays, and so does a stranger’s page',
+  long,
+  async () => {
+    for (const language of ['en', 'de']) {
+      const site = await running({ standing: 'fresh', language })
+      const { content } = site.standIn
+      assert.equal((await survey(site.address, site.options)).standing, 'fresh')
+      // asked at the top of its server, it says where it is
+      assert.equal((await survey(new URL('/', site.address).href, site.options)).address.base, '/museum/')
+      const [, inside] = content.pages
+      if (inside) Object.assign(inside, { body: '<p>Mine.</p>', edited: new Date().toISOString() })
+      const baseline = museumBaseline(site.address, language === 'de' ? inGerman : undefined)
+      const done = await settle(baseline, { ...site.options, inUse: true, confirm: false })
+      assert.deepEqual(done.failed, [])
+      // what holds somebody's stays, and on a site that somebody works on the rest does too
+      assert.deepEqual(
+        content.pages.filter(({ id }) => id < 100).map(({ id }) => id),
+        [1, 2],
+      )
+      const other = await running({ standing: 'fresh', language })
+      await settle(museumBaseline(other.address, language === 'de' ? inGerman : undefined), other.options)
+      const { pages, news, events, settings } = other.standIn.content
+      assert.deepEqual(
+        [...pages, ...news, ...events].filter(({ id }) => id < 100).map(({ title }) => title),
+        [],
+        language,
+      )
+      assert.equal(settings.frontText, '')
+    }
+  },
+)
 
-test('what is opened by hand fails its own cells and those that take it over, and no other', async () => {
+test('what is opened by hand fails its own cells and those that take it over, and no other', long, async () => {
   const site = await running()
   const baseline = museumBaseline(site.address, (text) =>
     text.replace(
@@ -112,37 +121,41 @@ test('what is opened by hand fails its own cells and those that take it over, an
 /** Every third stop in the check, all where there is time. */
 const APART = process.env.UNPACK_ALL_STOPS === '1' ? 1 : 3
 
-test('stopped behind any of its writes: the next run ends in the same state, and nothing is closed too late', async () => {
-  const state = ({ standIn: { content } }: Running) => [
-    ...content.pages.map(({ slug, state, parent, shared }) => `${slug} ${state} ${parent > 0} ${shared.read.length}`),
-    ...content.uploads.map(({ name, read }) => `${name} ${read.length}`),
-    ...content.accounts.map(({ username, role, groups }) => `${username} ${role} ${groups.length}`),
-    ...[...content.news, ...content.events].map(({ slug, state }) => `${slug} ${state}`),
-  ]
-  const whole = await running()
-  await settle(museumBaseline(whole.address), { ...whole.options, confirm: false })
-  const [total, expected] = [writesAt(whole.standIn), state(whole).sort()]
-  for (let at = 1; at < total; at += APART) {
-    const site = await running()
-    const { standIn, options } = site
-    const baseline = museumBaseline(site.address)
-    const stop = new AbortController()
-    // the answer is on its way when the run is stopped
-    standIn.tamper = (_url, html) => {
-      if (writesAt(standIn) >= at) stop.abort()
-      return html
+test(
+  'stopped behind any of its writes: the next run ends in the same state, and nothing is closed too late',
+  long,
+  async () => {
+    const state = ({ standIn: { content } }: Running) => [
+      ...content.pages.map(({ slug, state, parent, shared }) => `${slug} ${state} ${parent > 0} ${shared.read.length}`),
+      ...content.uploads.map(({ name, read }) => `${name} ${read.length}`),
+      ...content.accounts.map(({ username, role, groups }) => `${username} ${role} ${groups.length}`),
+      ...[...content.news, ...content.events].map(({ slug, state }) => `${slug} ${state}`),
+    ]
+    const whole = await running()
+    await settle(museumBaseline(whole.address), { ...whole.options, confirm: false })
+    const [total, expected] = [writesAt(whole.standIn), state(whole).sort()]
+    for (let at = 1; at < total; at += APART) {
+      const site = await running()
+      const { standIn, options } = site
+      const baseline = museumBaseline(site.address)
+      const stop = new AbortController()
+      // the answer is on its way when the run is stopped
+      standIn.tamper = (_url, html) => {
+        if (writesAt(standIn) >= at) stop.abort()
+        return html
+      }
+      await settle(baseline, { ...options, confirm: false, signal: stop.signal }).catch(() => undefined)
+      const rota = standIn.content.pages.find(({ slug }) => slug === 'rota')
+      assert.notEqual(rota?.state, 'published', `stopped after ${at}`)
+      standIn.tamper = undefined
+      const done = await settle(baseline, { ...options, confirm: false })
+      assert.deepEqual(done.failed, [], `stopped after ${at}`)
+      assert.deepEqual((await compareSite(baseline, options)).comparison.differences, [], `stopped after ${at}`)
+      assert.deepEqual(state(site).sort(), expected, `stopped after ${at}`)
+      await standIn.close()
     }
-    await settle(baseline, { ...options, confirm: false, signal: stop.signal }).catch(() => undefined)
-    const rota = standIn.content.pages.find(({ slug }) => slug === 'rota')
-    assert.notEqual(rota?.state, 'published', `stopped after ${at}`)
-    standIn.tamper = undefined
-    const done = await settle(baseline, { ...options, confirm: false })
-    assert.deepEqual(done.failed, [], `stopped after ${at}`)
-    assert.deepEqual((await compareSite(baseline, options)).comparison.differences, [], `stopped after ${at}`)
-    assert.deepEqual(state(site).sort(), expected, `stopped after ${at}`)
-    await standIn.close()
-  }
-})
+  },
+)
 
 test('a form that answers as if it had saved is not believed; two first runs at once make one site', async () => {
   const site = await running()

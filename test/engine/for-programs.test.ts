@@ -2,13 +2,14 @@ import assert from 'node:assert/strict'
 import { test } from 'node:test'
 import { settle, UnpackError } from 'unpack'
 import { startStandIn } from 'unpack/stand-ins'
+import { long } from '../help/long.js'
 import { smallBaseline } from '../help/demo.js'
 import { folder } from '../help/folders.js'
 import { ownFolders } from '../help/sites.js'
 
 const root = folder()
 
-test('a stand-in with its adapter in one call; without anybody to choose, nothing is removed', async () => {
+test('a stand-in with its adapter in one call; without anybody to choose, nothing is removed', long, async () => {
   const { address, system, site, close } = await startStandIn('blog')
   const { choose, ...folders } = await ownFolders(root)
   const options = { ...folders, systems: [system], confirm: false }

@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { after, test } from 'node:test'
 import { compareSite, confirm, settle, survey } from 'unpack'
+import { long } from '../help/long.js'
 import { failed } from '../help/failed.js'
 import { folder } from '../help/folders.js'
 import { runningForum } from '../help/forum.js'
@@ -106,7 +107,7 @@ test('rights that leak through a membership are paid for, also by a run that has
   )
 })
 
-test('stopped at every write, the next run goes on and ends in the same state', async () => {
+test('stopped at every write, the next run goes on and ends in the same state', long, async () => {
   const whole = await start()
   const first = await settle(watchers(whole.address), { ...whole.options, confirm: false })
   const state = ({ board }: typeof whole) => ({

@@ -5,6 +5,7 @@ import { standInContentSystem } from '../../stand-ins/content/adapter/index.js'
 import { standInContent } from '../../stand-ins/content/server/index.js'
 import type { Account } from '../../stand-ins/content/server/model.js'
 import { may } from '../../stand-ins/content/server/reading.js'
+import { long } from '../help/long.js'
 import { folder } from '../help/folders.js'
 import { museumBaseline } from '../help/museum.js'
 import { ownFolders } from '../help/sites.js'
@@ -66,26 +67,30 @@ test('whom the owner has taken out of a group by hand stays out', async () => {
   assert.deepEqual(done.comparison.theirKeys, ['members/hemp#groups'])
 })
 
-test('an account of ours whose address someone changed, or whose password is no longer ours, is let into no more without its name', async () => {
-  for (const change of [
-    (tar: Account) => Object.assign(tar, { email: 'crow@harbour.example' }),
-    (tar: Account) => Object.assign(tar, { password: 'a-shell-of-ones-own' }),
-  ]) {
-    const { address, options, account, inGroup } = await museum()
-    const tar = account('tar')
-    assert.ok(tar)
-    change(tar)
-    const plan = museumBaseline(address, (text) =>
-      text
-        .replace('email: tar@ropewalk.example }', 'email: tar@ropewalk.example, groups: [Volunteers] }')
-        .replace('as: member tar, refused: true', 'as: member tar, refused: false'),
-    )
-    const shut = await settle(plan, options)
-    assert.deepEqual([shut.open.map(({ ref }) => ref), inGroup('tar', 'Volunteers')], [['members/tar'], false])
-    await settle(plan, { ...options, open: ['members/tar'] })
-    assert.ok(inGroup('tar', 'Volunteers'))
-  }
-})
+test(
+  'an account of ours whose address someone changed, or whose password is no longer ours, is let into no more without its name',
+  long,
+  async () => {
+    for (const change of [
+      (tar: Account) => Object.assign(tar, { email: 'crow@harbour.example' }),
+      (tar: Account) => Object.assign(tar, { password: 'a-shell-of-ones-own' }),
+    ]) {
+      const { address, options, account, inGroup } = await museum()
+      const tar = account('tar')
+      assert.ok(tar)
+      change(tar)
+      const plan = museumBaseline(address, (text) =>
+        text
+          .replace('email: tar@ropewalk.example }', 'email: tar@ropewalk.example, groups: [Volunteers] }')
+          .replace('as: member tar, refused: true', 'as: member tar, refused: false'),
+      )
+      const shut = await settle(plan, options)
+      assert.deepEqual([shut.open.map(({ ref }) => ref), inGroup('tar', 'Volunteers')], [['members/tar'], false])
+      await settle(plan, { ...options, open: ['members/tar'] })
+      assert.ok(inGroup('tar', 'Volunteers'))
+    }
+  },
+)
 
 test('a group that we did not make gets nothing as long as an account is in it that the plan puts elsewhere, or that is not ours', async () => {
   const { content, address, options } = await museum()

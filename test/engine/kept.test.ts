@@ -8,6 +8,7 @@ import { standInContent } from '../../stand-ins/content/server/index.js'
 import { standInShopSystem } from '../../stand-ins/shop/adapter/index.js'
 import { standInShop } from '../../stand-ins/shop/server/index.js'
 import { troubled } from '../../stand-ins/faults/proxy.js'
+import { long } from '../help/long.js'
 import { folder } from '../help/folders.js'
 import { museumBaseline } from '../help/museum.js'
 import { planned } from '../help/plan.js'
@@ -46,32 +47,36 @@ const copiesIn = (record = ''): string =>
     .map((name) => readFileSync(join(record, 'removed', name), 'utf8'))
     .join('\n')
 
-test('a text that its owner edited stays in every run, although another key of the item differs as well', async () => {
-  const { content, address, options } = await museum()
-  await settle(museumBaseline(address), options)
-  const edited = [
-    content.pages.find(({ slug }) => slug === 'visit'),
-    content.pages.find(({ slug }) => slug === 'imprint'),
-    content.news[0],
-    content.events[0],
-  ]
-  for (const one of edited) if (one) Object.assign(one, { body: `<p>By hand: ${one.slug}.</p>`, edited: later })
-  const plan = museumBaseline(address, (text) =>
-    text
-      .replace('title: Visit\n', 'title: Visit us\n')
-      .replace('slug: imprint,', 'slug: imprint, tags: [law],')
-      .replace('title: The tar kettle is back', 'title: The kettle is back')
-      .replace('place: The long shed', 'place: The short shed'),
-  )
-  for (const run of [1, 2, 3]) {
-    const done = await settle(plan, options)
-    assert.deepEqual(done.failed, [], String(run))
-    assert.equal(done.comparison.theirTexts.length, 4, String(run))
-    for (const one of edited) assert.equal(one?.body, `<p>By hand: ${one?.slug ?? ''}.</p>`, String(run))
-  }
-  assert.equal(content.pages.find(({ slug }) => slug === 'visit')?.title, 'Visit us')
-  assert.equal(content.events[0]?.place, 'The short shed')
-})
+test(
+  'a text that its owner edited stays in every run, although another key of the item differs as well',
+  long,
+  async () => {
+    const { content, address, options } = await museum()
+    await settle(museumBaseline(address), options)
+    const edited = [
+      content.pages.find(({ slug }) => slug === 'visit'),
+      content.pages.find(({ slug }) => slug === 'imprint'),
+      content.news[0],
+      content.events[0],
+    ]
+    for (const one of edited) if (one) Object.assign(one, { body: `<p>By hand: ${one.slug}.</p>`, edited: later })
+    const plan = museumBaseline(address, (text) =>
+      text
+        .replace('title: Visit\n', 'title: Visit us\n')
+        .replace('slug: imprint,', 'slug: imprint, tags: [law],')
+        .replace('title: The tar kettle is back', 'title: The kettle is back')
+        .replace('place: The long shed', 'place: The short shed'),
+    )
+    for (const run of [1, 2, 3]) {
+      const done = await settle(plan, options)
+      assert.deepEqual(done.failed, [], String(run))
+      assert.equal(done.comparison.theirTexts.length, 4, String(run))
+      for (const one of edited) assert.equal(one?.body, `<p>By hand: ${one?.slug ?? ''}.</p>`, String(run))
+    }
+    assert.equal(content.pages.find(({ slug }) => slug === 'visit')?.title, 'Visit us')
+    assert.equal(content.events[0]?.place, 'The short shed')
+  },
+)
 
 test('a shop sends what differs and nothing else: the text of a page is not written over by its title', async () => {
   const { shop: model, address, options } = await shop()

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict'
 import { after, test } from 'node:test'
-import { chooseAll, settle, survey } from 'unpack'
-import { standInBlog, standInBlogSystem } from 'unpack/stand-ins'
+import { chooseAll, Secret, settle, survey, type Choice } from 'unpack'
+import { standInBlog, standInBlogSystem, startStandIn } from 'unpack/stand-ins'
 import { folder } from '../help/folders.js'
 import { planned } from '../help/plan.js'
 import { ownFolders } from '../help/sites.js'
@@ -43,9 +43,9 @@ test('a later version of a proven line goes on with a remark; what came with it 
   const asked: string[][] = []
   const choosing = {
     ...options,
-    chooseEarly: ({ differences }: { differences: readonly { ref: string }[] }) => {
-      asked.push(differences.map(({ ref }) => ref).toSorted())
-      return differences.filter(({ ref }) => ref === 'posts/a-first-post') as never
+    chooseEarly: ({ differences }: Choice) => {
+      asked.push(differences.map(({ ref }) => ref as string).toSorted())
+      return differences.filter(({ ref }) => ref === 'posts/a-first-post')
     },
   }
   const gone = await settle(plan(address), choosing)
@@ -74,3 +74,35 @@ test('another line wants --unproven, and the refusal says what was tried', async
   assert.equal(site.standing, 'first-run')
   assert.deepEqual((await settle(plan(address), { ...options, unproven: true })).failed, [])
 })
+
+/* The other kinds: a text and an item that their adapters don't know. */
+
+/** Starts a later version, with a login where it wants one, and settles it; gives what came of the first and the second run. */
+async function later(kind: 'content' | 'forum' | 'shop', more: string, username: string) {
+  const folders = await ownFolders(root)
+  const started = await (kind === 'forum'
+    ? startStandIn('forum', { version: '1.4' })
+    : kind === 'shop'
+      ? startStandIn('shop', { version: '1.4', standing: 'fresh' })
+      : startStandIn('content', { version: '1.4', standing: 'fresh', examples: true }))
+  open.push(started)
+  await folders.logins.put(started.address, username, new Secret('harbour-light-41'))
+  const baseline = planned(started.address, more, {}, `username: ${username}`)
+  const all = { ...folders, systems: [started.system], confirm: false }
+  return { site: started.site, first: await settle(baseline, all), second: await settle(baseline, all) }
+}
+
+const cases = [
+  ['content', 'keeper', 'pages', ['pages/an-example-folder', 'pages/first-steps']],
+  ['forum', 'boss', 'topics', ['topics/3', 'topics/5']],
+  ['shop', 'boss', 'products', ['products/SAMPLE-1', 'products/SAMPLE-3']],
+] as const
+for (const [kind, username, area, early] of cases)
+  test(`a later ${kind}: what its adapter has never heard of stays, and makes no site in use`, async () => {
+    const { first, second } = await later(kind, 'shipped: remove\n', username)
+    assert.deepEqual([first.failed, first.comparison.others], [[], []])
+    assert.deepEqual(first.comparison.early.toSorted(), [...early])
+    assert.ok(first.comparison.notes.some(({ text }) => /1\.4\. Unpack was tested with 1\.0/.test(text)))
+    assert.deepEqual([second.writes, second.comparison.early.toSorted(), second.comparison.others], [0, [...early], []])
+    assert.ok(second.comparison.kept.some(({ ref }) => ref.startsWith(area)))
+  })

@@ -15,6 +15,7 @@ import { after, test } from 'node:test'
 import { LoginsFile, Secret, settle, type RunEvent } from 'unpack'
 import { State } from '../../src/engine/state.js'
 import { Run } from '../../src/engine/run.js'
+import { long } from '../help/long.js'
 import { folder } from '../help/folders.js'
 import { planned } from '../help/plan.js'
 import { PASSPHRASE, runningStandIn } from '../help/sites.js'
@@ -95,7 +96,7 @@ test('locked is said of another run alone: a state folder that can’t be used i
   assert.equal(site.blog.standing, 'first-run')
 })
 
-test('a lock that is dated ahead of our clock counts only as long as it gives signs of life', async () => {
+test('a lock that is dated ahead of our clock counts only as long as it gives signs of life', long, async () => {
   const state = join(root, 'ahead')
   const address = { origin: 'http://127.0.0.1:4109', base: '/' }
   const first = await State.of(address, state)

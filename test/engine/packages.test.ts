@@ -3,6 +3,7 @@ import { randomBytes } from 'node:crypto'
 import { after, test } from 'node:test'
 import { compareSite, settle, type Baseline } from 'unpack'
 import type { StandInOptions } from '../../stand-ins/blog/server/index.js'
+import { long } from '../help/long.js'
 import { folder } from '../help/folders.js'
 import { planned } from '../help/plan.js'
 import { runningStandIn, writesAt, type RunningStandIn } from '../help/sites.js'
@@ -56,16 +57,20 @@ test('an older one is updated; a newer one that is there stays', async () => {
   }
 })
 
-test('told before anything is sent: a broken archive, one that holds something else, one that grows without end', async () => {
-  const standIn = await stand()
-  const use = (bytes: Uint8Array) =>
-    run(standIn, planned(standIn.address, 'theme: { use: harbour, from: h.zip }', { 'h.zip': bytes }))
-  await assert.rejects(use(new Uint8Array([80, 75, 3, 4, 9, 9])), { code: 'archive-broken', exit: 2 })
-  await assert.rejects(use(await zipOf({ 'other/x.txt': 'x' })), { code: 'package-not-found', exit: 2 })
-  const bomb = await zipOf({ 'harbour/a.bin': new Uint8Array(300 * 1024 * 1024) })
-  await assert.rejects(use(bomb), { code: 'archive-too-large', exit: 2 })
-  assert.equal(writesAt(standIn), 0)
-})
+test(
+  'told before anything is sent: a broken archive, one that holds something else, one that grows without end',
+  long,
+  async () => {
+    const standIn = await stand()
+    const use = (bytes: Uint8Array) =>
+      run(standIn, planned(standIn.address, 'theme: { use: harbour, from: h.zip }', { 'h.zip': bytes }))
+    await assert.rejects(use(new Uint8Array([80, 75, 3, 4, 9, 9])), { code: 'archive-broken', exit: 2 })
+    await assert.rejects(use(await zipOf({ 'other/x.txt': 'x' })), { code: 'package-not-found', exit: 2 })
+    const bomb = await zipOf({ 'harbour/a.bin': new Uint8Array(300 * 1024 * 1024) })
+    await assert.rejects(use(bomb), { code: 'archive-too-large', exit: 2 })
+    assert.equal(writesAt(standIn), 0)
+  },
+)
 
 test('told right after: the parent is missing, the name is too long for the system, the server takes less', async () => {
   const long = 'h'.repeat(60)

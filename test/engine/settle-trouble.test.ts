@@ -3,6 +3,7 @@ import { after, test } from 'node:test'
 import { confirm, settle, type RunEvent, type RunOptions, type System } from 'unpack'
 import type { StandInOptions } from '../../stand-ins/blog/server/index.js'
 import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
+import { long } from '../help/long.js'
 import { smallBaseline } from '../help/demo.js'
 import { folder } from '../help/folders.js'
 import { serve } from '../help/pages.js'
@@ -101,7 +102,7 @@ test('a session that ends part-way is renewed once, where it is', async () => {
   assert.deepEqual([done.failed, done.checks.filter(({ outcome }) => outcome === 'failed')], [[], []])
 })
 
-test('stopped at any step, the next run goes on and ends in the same state', async () => {
+test('stopped at any step, the next run goes on and ends in the same state', long, async () => {
   const state = (standIn: RunningStandIn) => ({
     pages: standIn.blog.pages.map(({ slug, body }) => [slug, body]).sort(),
     categories: standIn.blog.categories.map(({ slug, name }) => [slug, name]).sort(),

@@ -6,6 +6,7 @@ import { compareSite, confirm, Secret, settle, survey, undo, type System } from 
 import { standInShopSystem } from '../../stand-ins/shop/adapter/index.js'
 import { standInShop, type StandInShopOptions } from '../../stand-ins/shop/server/index.js'
 import type { ShopFault } from '../../stand-ins/shop/server/model.js'
+import { long } from '../help/long.js'
 import { folder } from '../help/folders.js'
 import { manyProducts, seedBaseline } from '../help/seeds.js'
 import { ownFolders, writesAt } from '../help/sites.js'
@@ -41,56 +42,64 @@ const tried = async ({ options, baseline }: Awaited<ReturnType<typeof settled>>)
     .map(({ outcome, detail }) => `${outcome}: ${detail}`)
 }
 
-test('the seed library from its set-up: questions answered, extras declined, products from the table; a second run writes nothing', async () => {
-  const { standIn, shop, address, options } = await running()
-  assert.deepEqual([(await survey(address, options)).standing], ['first-run'])
-  const baseline = seedBaseline(address)
-  const done = await settle(baseline, options)
-  assert.deepEqual([done.failed, done.checks.filter(({ outcome }) => outcome === 'failed')], [[], []])
-  const { trade, goods, size, extras, currency, pretendedOn } = shop.settings
-  assert.deepEqual([trade, goods, size, currency], [['seeds', 'garden tools'], ['posted'], 500, 'GBP'])
-  assert.deepEqual([extras, pretendedOn], [[], false], 'what was pushed is declined')
-  const bean = shop.products.find(({ sku }) => sku === 'SQ-0001')
-  assert.deepEqual([bean?.price, bean?.stock, bean?.pictures.length], ['2.40', 120, 1])
-  assert.deepEqual([shop.products.length, shop.categories.length, shop.shipping.length], [10, 5, 2])
-  const before = writesAt(standIn)
-  assert.deepEqual((await settle(baseline, options)).comparison.differences, [])
-  assert.equal(writesAt(standIn), before)
-})
+test(
+  'the seed library from its set-up: questions answered, extras declined, products from the table; a second run writes nothing',
+  long,
+  async () => {
+    const { standIn, shop, address, options } = await running()
+    assert.deepEqual([(await survey(address, options)).standing], ['first-run'])
+    const baseline = seedBaseline(address)
+    const done = await settle(baseline, options)
+    assert.deepEqual([done.failed, done.checks.filter(({ outcome }) => outcome === 'failed')], [[], []])
+    const { trade, goods, size, extras, currency, pretendedOn } = shop.settings
+    assert.deepEqual([trade, goods, size, currency], [['seeds', 'garden tools'], ['posted'], 500, 'GBP'])
+    assert.deepEqual([extras, pretendedOn], [[], false], 'what was pushed is declined')
+    const bean = shop.products.find(({ sku }) => sku === 'SQ-0001')
+    assert.deepEqual([bean?.price, bean?.stock, bean?.pictures.length], ['2.40', 120, 1])
+    assert.deepEqual([shop.products.length, shop.categories.length, shop.shipping.length], [10, 5, 2])
+    const before = writesAt(standIn)
+    assert.deepEqual((await settle(baseline, options)).comparison.differences, [])
+    assert.equal(writesAt(standIn), before)
+  },
+)
 
 test('an extra that is named is taken; the others are not', async () => {
   const { shop } = await settled((text) => text.replace('accept: []', 'accept: [paid listing]'))
   assert.deepEqual(shop.settings.extras, ['paid listing'])
 })
 
-test('a stranger’s order: its total to the cent, elsewhere turned away, cancelled once, stock as before; every fault of the shop is told', async () => {
-  const site = await settled()
-  const { shop } = site
-  const [ordered, away] = await tried(site)
-  assert.match(ordered ?? '', /^passed: order 10001 came to 5\.90; it was cancelled, and the stock is as before$/)
-  assert.match(away ?? '', /^passed: We do not ship to there/)
-  assert.deepEqual(
-    [shop.orders.map(({ state }) => state), shop.products.find(({ sku }) => sku === 'SQ-0001')?.stock],
-    [['cancelled'], 120],
-  )
-  const wrong: [ShopFault, RegExp][] = [
-    ['a cent off', /^failed: order \d+ came to 5\.91/],
-    ['ships anywhere', /failed: order \d+ came to/],
-  ]
-  for (const [fault, what] of wrong) {
-    shop.faults.add(fault)
-    assert.match((await tried(site)).join('\n'), what, fault)
-    shop.faults.delete(fault)
-  }
-  assert.ok(shop.orders.every(({ state }) => state === 'cancelled'))
-  assert.equal(shop.products.find(({ sku }) => sku === 'SQ-0001')?.stock, 120)
-  shop.faults.add('stock back twice')
-  assert.match((await tried(site))[0] ?? '', /^passed/, 'it is cancelled once')
-  assert.equal(shop.products.find(({ sku }) => sku === 'SQ-0001')?.stock, 120)
-  // with a price that was kept, the total is another
-  Object.assign(shop.products.find(({ sku }) => sku === 'SQ-0001') ?? {}, { price: '3.00' })
-  assert.match((await tried(site))[0] ?? '', /^passed: order \d+ came to 6\.50/)
-})
+test(
+  'a stranger’s order: its total to the cent, elsewhere turned away, cancelled once, stock as before; every fault of the shop is told',
+  long,
+  async () => {
+    const site = await settled()
+    const { shop } = site
+    const [ordered, away] = await tried(site)
+    assert.match(ordered ?? '', /^passed: order 10001 came to 5\.90; it was cancelled, and the stock is as before$/)
+    assert.match(away ?? '', /^passed: We do not ship to there/)
+    assert.deepEqual(
+      [shop.orders.map(({ state }) => state), shop.products.find(({ sku }) => sku === 'SQ-0001')?.stock],
+      [['cancelled'], 120],
+    )
+    const wrong: [ShopFault, RegExp][] = [
+      ['a cent off', /^failed: order \d+ came to 5\.91/],
+      ['ships anywhere', /failed: order \d+ came to/],
+    ]
+    for (const [fault, what] of wrong) {
+      shop.faults.add(fault)
+      assert.match((await tried(site)).join('\n'), what, fault)
+      shop.faults.delete(fault)
+    }
+    assert.ok(shop.orders.every(({ state }) => state === 'cancelled'))
+    assert.equal(shop.products.find(({ sku }) => sku === 'SQ-0001')?.stock, 120)
+    shop.faults.add('stock back twice')
+    assert.match((await tried(site))[0] ?? '', /^passed/, 'it is cancelled once')
+    assert.equal(shop.products.find(({ sku }) => sku === 'SQ-0001')?.stock, 120)
+    // with a price that was kept, the total is another
+    Object.assign(shop.products.find(({ sku }) => sku === 'SQ-0001') ?? {}, { price: '3.00' })
+    assert.match((await tried(site))[0] ?? '', /^passed: order \d+ came to 6\.50/)
+  },
+)
 
 test('somebody’s order makes it a shop in use: nothing is tried there, nothing of it is kept anywhere', async () => {
   const site = await settled()
@@ -239,12 +248,16 @@ test('a category that goes takes none along that stay: where the system would, i
   assert.match(comparison.kept.map(({ text }) => text).join(), /“Tools” holds the category “Mine”: it stays/)
 })
 
-test('of 5,000 products each is made once, with its price; above 200 a sample is looked at, and that is said', async () => {
-  const { shop, address, options } = await running()
-  const baseline = manyProducts(address, 1000)
-  const done = await settle(baseline, options)
-  assert.deepEqual([done.failed.length, done.checks.filter(({ outcome }) => outcome === 'failed')], [0, []])
-  assert.equal(shop.products.length, 1000)
-  const beyond = done.checks.find(({ name }) => name === 'the pages of 800 more products')
-  assert.deepEqual([beyond?.outcome, /of 1000 products, 200/.test(beyond?.detail ?? '')], ['not looked at', true])
-})
+test(
+  'of 5,000 products each is made once, with its price; above 200 a sample is looked at, and that is said',
+  long,
+  async () => {
+    const { shop, address, options } = await running()
+    const baseline = manyProducts(address, 1000)
+    const done = await settle(baseline, options)
+    assert.deepEqual([done.failed.length, done.checks.filter(({ outcome }) => outcome === 'failed')], [0, []])
+    assert.equal(shop.products.length, 1000)
+    const beyond = done.checks.find(({ name }) => name === 'the pages of 800 more products')
+    assert.deepEqual([beyond?.outcome, /of 1000 products, 200/.test(beyond?.detail ?? '')], ['not looked at', true])
+  },
+)

@@ -8,6 +8,7 @@ import { compareSite, confirm, settle, survey, UnpackError, type RunEvent, type 
 import { standInBlogSystem } from '../../stand-ins/blog/adapter/index.js'
 import { folder } from '../help/folders.js'
 import { runningForum } from '../help/forum.js'
+import { long } from '../help/long.js'
 import { planned } from '../help/plan.js'
 import { smallBaseline, demoBaseline } from '../help/demo.js'
 import { anywhere, runningStandIn, writesAt } from '../help/sites.js'
@@ -141,7 +142,7 @@ test('stopped while a system is being recognised ends as stopped, with its reaso
 })
 
 for (const way of ['stopped by Ctrl-C', 'killed'] as const)
-  test(`a trial that is ${way} leaves nothing behind, or is known again and taken away`, async () => {
+  test(`a trial that is ${way} leaves nothing behind, or is known again and taken away`, long, async () => {
     const site = await runningForum(root, (one) => open.push(one))
     await settle(watchers(site.address), { ...site.options, confirm: false })
     const { board } = site

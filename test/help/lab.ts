@@ -11,6 +11,13 @@ const run = promisify(execFile)
 const lab = join(root, 'lab/wordpress')
 const here = join(root, '.lab')
 
+/** The version that tests run on; `WORDPRESS=6.1` and `6.8` are proven too. */
+export const wordpressVersion = process.env.WORDPRESS ?? '7.1'
+/** The theme that its first run puts to use. */
+export const shippedTheme = wordpressVersion === '6.1' ? 'twentytwentythree' : 'twentytwentyfive'
+/** What stays of a first run with `shipped: remove`: newer versions make a menu by themselves when a page is shown. */
+export const staysByItself = [`theme/${shippedTheme}`, ...(wordpressVersion === '6.1' ? [] : ['menus/navigation'])]
+
 /** A real WordPress on this machine, with hands on its files and database. */
 export interface LabBlog {
   address: string
@@ -37,7 +44,7 @@ export async function labBlog(name: string, subdir = '', more: Record<string, st
   const folder = join(here, `blog-${name}`)
   const port = await freePort()
   const up = async (reset: boolean) => {
-    const env = { ...process.env, ...more, SUBDIR: subdir, ...(reset && { RESET: '1' }) }
+    const env = { ...process.env, WORDPRESS: wordpressVersion, ...more, SUBDIR: subdir, ...(reset && { RESET: '1' }) }
     const { stdout } = await run(join(lab, 'up'), [folder, String(port)], { env, maxBuffer: 1 << 24 })
     return /^ready (\S+)/m.exec(stdout)?.[1] ?? ''
   }

@@ -1,9 +1,11 @@
 import assert from 'node:assert/strict'
 import { randomBytes } from 'node:crypto'
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { test } from 'node:test'
 import { compareSite, confirm, settle, survey, type Baseline } from 'unpack'
-import { debianAddOn } from '../help/debian.js'
-import { demoBaseline } from '../help/demo.js'
+import { debianZip } from '../help/debian.js'
+import { demoBaseline, demoFolder } from '../help/demo.js'
 import { folder } from '../help/folders.js'
 import { labBlog, type LabBlog } from '../help/lab.js'
 import { planned } from '../help/plan.js'
@@ -11,7 +13,7 @@ import { ownFolders } from '../help/sites.js'
 import { zipOf } from '../help/zip.js'
 
 const root = folder()
-const blog = await labBlog('blog', '', { UPLOAD_LIMIT: '1M' })
+const blog = await labBlog('blog', '', { UPLOAD_LIMIT: '3M' })
 
 /** Settles, and expects that nothing failed, every check passes, and a second run writes nothing. */
 async function settledFor(good: LabBlog, baseline: Baseline) {
@@ -83,16 +85,19 @@ test('a page that its owner put into the bin is made again, and that is said fir
   assert.match(blog.sql("SELECT count(*) FROM wp_posts WHERE post_name IN ('rota', 'rota__trashed')"), /2/)
 })
 
-test('a theme made of blocks: menus go into its parts; sidebars are told as what it hasn’t got', async () => {
+test('a theme made of blocks: menus and the logo go into its parts; sidebars are told as what it hasn’t got', async () => {
   await blog.reset()
   const rest = `shipped: { sidebars: remove }
 pages: [{ title: Home & tides, slug: home }, { title: Rota, slug: rota }]
 categories: [{ name: Sightings, slug: sightings }]
 menus: { main: [{ page: home }, { category: sightings }, { label: "Out & <about>", link: "https://out.example/?a=1&b=2" }], footer: [{ page: rota }] }
 `
-  const { done, folders } = await settledFor(blog, planned(blog.address, rest))
+  const files = { 'logo.png': readFileSync(join(demoFolder, 'files/lantern.png')) }
+  const plan = (more: string) => planned(blog.address, more, files, undefined, ', logo: logo.png')
+  const { done, folders } = await settledFor(blog, plan(rest))
   assert.ok(done.settled.includes('menus/footer'))
-  const changed = planned(blog.address, rest.replace('{ page: home }, ', '').replace('[{ page: rota }]', '[]'))
+  assert.ok(done.checks.some(({ name, outcome }) => name === 'every page shows the logo' && outcome === 'passed'))
+  const changed = plan(rest.replace('{ page: home }, ', '').replace('[{ page: rota }]', '[]'))
   const again = await settle(changed, { ...folders, inUse: true })
   assert.deepEqual(
     [again.settled, again.failed, again.checks.filter(({ outcome }) => outcome === 'failed')],
@@ -105,22 +110,23 @@ menus: { main: [{ page: home }, { category: sightings }, { label: "Out & <about>
   )
 })
 
-test('a classic theme that ships: put to use, its places for menus and a sidebar filled', async () => {
+test('a classic theme of the makers: put to use, its places for menus and a sidebar filled', async () => {
   await blog.reset()
   const rest = `shipped: { theme: remove, sidebars: remove }
-theme: { use: twentytwentyone }
+theme: { use: twentytwentyone, from: theme.zip }
 pages: [{ title: Home, slug: home }]
 menus: { main: [{ page: home }], footer: [{ label: Elsewhere, link: "https://else.example/" }] }
 sidebars: { footer: [search, archives] }
 `
-  await settledFor(blog, planned(blog.address, rest))
+  const theme = await debianZip('wordpress-theme-twentytwentyone', 'themes', 'twentytwentyone')
+  await settledFor(blog, planned(blog.address, rest, { 'theme.zip': theme }))
 })
 
 test('add-ons of Debian’s packages: one that works, and one that breaks the site on activation and is taken back', async () => {
   await blog.reset()
   const files = {
-    'good.zip': await debianAddOn('wordpress-xrds-simple', 'xrds-simple'),
-    'bad.zip': await debianAddOn('wordpress-shibboleth', 'shibboleth'),
+    'good.zip': await debianZip('wordpress-xrds-simple', 'plugins', 'xrds-simple'),
+    'bad.zip': await debianZip('wordpress-shibboleth', 'plugins', 'shibboleth'),
   }
   const plan = planned(
     blog.address,
@@ -145,7 +151,7 @@ test('the server’s own small limit for uploads is told, with what to do, and n
   const heavy = await zipOf({
     'heavy/style.css': '/*\nTheme Name: Heavy\nVersion: 1.0\n*/',
     'heavy/index.php': '<?php',
-    'heavy/noise.bin': randomBytes(1_500_000),
+    'heavy/noise.bin': randomBytes(3_500_000),
   })
   const plan = planned(blog.address, 'theme: { use: heavy, from: heavy.zip }', { 'heavy.zip': heavy })
   const done = await settle(plan, { ...(await ownFolders(root)), confirm: false })
@@ -153,7 +159,7 @@ test('the server’s own small limit for uploads is told, with what to do, and n
     done.failed.map(({ ref }) => ref),
     ['theme/heavy'],
   )
-  assert.match(done.failed[0]?.text ?? '', /1\.4 MiB.*take less.*ask the host/)
+  assert.match(done.failed[0]?.text ?? '', /3\.3 MiB.*take less.*ask the host/)
   assert.equal(blog.sql("select count(*) from wp_posts where post_type = 'attachment'").trim(), '0')
 })
 

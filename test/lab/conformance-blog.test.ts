@@ -1,7 +1,7 @@
 import { builtIn } from 'unpack'
 import { conform } from '../help/conform.js'
 import { folder } from '../help/folders.js'
-import { labBlog } from '../help/lab.js'
+import { labBlog, wordpressVersion } from '../help/lab.js'
 import { alike, ownFolders } from '../help/sites.js'
 
 const root = folder()
@@ -10,7 +10,7 @@ let used = false
 
 const wordpress = builtIn.find(({ id }) => id === 'wordpress')
 if (wordpress)
-  conform(wordpress, '6.1', async () => {
+  conform(wordpress, wordpressVersion, async () => {
     if (used) await blog.reset()
     used = true
     return { address: blog.address, ...(await ownFolders(root)), writes: () => blog.writes(), ...alike(blog.address) }

@@ -1,9 +1,10 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
-import { chooseAll, compareSite, settle } from 'unpack'
+import { chooseAll, compareSite, settle, survey } from 'unpack'
 import { demoBaseline } from '../help/demo.js'
 import { folder } from '../help/folders.js'
 import { labBlog } from '../help/lab.js'
+import { planned } from '../help/plan.js'
 import { ownFolders } from '../help/sites.js'
 
 /* A WordPress of this year, as a host hands it over: with an add-on, a theme and a page of the host's own. */
@@ -24,7 +25,7 @@ add_action('wp_install', function ($user) {
     'post_author' => $user->ID ?? 1, 'post_content' => '<p>Your host is glad that you are here.</p>']);
 });`
 
-for (const version of ['7.1', '6.8'])
+for (const version of ['7.1', '6.8', '6.1'])
   test(`WordPress ${version} with a host’s add-on, theme and welcome page: from its first-run form to confirmed`, async () => {
     const blog = await labBlog(`host-${version}`, '', { WORDPRESS: version })
     blog.meddle(hosts)
@@ -33,8 +34,9 @@ for (const version of ['7.1', '6.8'])
     const done = await settle(baseline, folders)
     assert.deepEqual([done.failed, done.open, done.checks.filter(({ outcome }) => outcome === 'failed')], [[], [], []])
     const gone = done.settled.filter((ref) => /^(?:theme|addOns|posts|comments)\//.test(ref))
-    for (const ref of ['addOns/akismet', 'theme/twentytwentyfour', 'theme/twentytwentyfive'])
-      assert.ok(gone.includes(ref), ref)
+    const themes =
+      version === '6.1' ? ['twentytwentytwo', 'twentytwentythree'] : ['twentytwentyfour', 'twentytwentyfive']
+    for (const ref of ['addOns/akismet', ...themes.map((theme) => `theme/${theme}`)]) assert.ok(gone.includes(ref), ref)
     const refs = (all: readonly { ref: string }[]) => all.map(({ ref }) => ref).sort()
     assert.deepEqual(refs(done.comparison.extras), ['addOns/harbour-care', 'theme/harbour'])
     assert.ok(refs(done.comparison.kept).includes('pages/welcome-aboard'))
@@ -55,8 +57,43 @@ for (const version of ['7.1', '6.8'])
       },
     })
     assert.ok(asked.includes('pages/welcome-aboard') && !asked.includes('theme/harbour'), asked.join())
+    assert.equal(asked.includes('menus/navigation'), version !== '6.1', asked.join())
     assert.deepEqual([removed.settled, removed.failed], [['pages/welcome-aboard'], []])
     const { comparison } = await compareSite(baseline, folders)
     assert.deepEqual([comparison.differences, comparison.early.includes('pages/welcome-aboard')], [[], false])
     blog.stop()
   })
+
+test('set up by a host: a visitor’s survey finds it fresh; after a hand-over to the owner, what shipped still goes', async () => {
+  const blog = await labBlog('host-over')
+  blog.meddle(hosts)
+  const folders = await ownFolders(root)
+  const plan = (owner: string, more = '') =>
+    planned(blog.address, `${more}categories: [{ name: Nets, slug: nets, default: true }]`, {}, owner)
+  await settle(planned(blog.address, '', {}, 'username: host-17, email: host@harbour.example'), {
+    ...folders,
+    confirm: false,
+  })
+  const { standing, reasons } = await survey(blog.address)
+  assert.equal(standing, 'fresh', reasons.join('\n'))
+  assert.match(reasons.join('\n'), /pages\/welcome-aboard came in the site's first minutes/)
+
+  // two days later
+  for (const [table, columns] of [
+    ['users', ['user_registered']],
+    ['posts', ['post_date', 'post_date_gmt', 'post_modified', 'post_modified_gmt']],
+    ['comments', ['comment_date', 'comment_date_gmt']],
+  ] as const)
+    for (const column of columns)
+      blog.sql(`update wp_${table} set ${column} = date_sub(${column}, interval 2 day) where ${column} > '2001-01-01'`)
+  const owner = 'username: marlow, email: marlow@quay.example'
+  const over = await settle(plan(`${owner}, signInAs: host-17`), { ...folders, confirm: false })
+  assert.deepEqual([over.failed, over.comparison.others], [[], []])
+  assert.equal(blog.sql('select group_concat(user_login) from wp_users').trim(), 'marlow')
+
+  const done = await settle(plan(owner, 'shipped: remove\n'), folders)
+  assert.deepEqual([done.failed, done.comparison.others], [[], []])
+  for (const ref of ['posts/hello-world', 'pages/sample-page', 'categories/uncategorized'])
+    assert.ok(done.settled.includes(ref), `${ref} is not among ${done.settled.join()}`)
+  assert.ok(done.comparison.kept.some(({ ref }) => ref === 'pages/welcome-aboard'))
+})

@@ -8,7 +8,7 @@ import { asOwner } from '../help/as-owner.js'
 import { unpack } from '../help/cli.js'
 import { smallBaseline, demoFolder } from '../help/demo.js'
 import { folder } from '../help/folders.js'
-import { labBlog } from '../help/lab.js'
+import { labBlog, staysByItself, wordpressVersion } from '../help/lab.js'
 import { planned } from '../help/plan.js'
 import { ownFolders, PASSPHRASE } from '../help/sites.js'
 
@@ -69,7 +69,8 @@ test('by the command line, from the first-run form to a confirmed blog; writes a
 
 test('a settled site from outside: in use, with its reasons, in at most 12 requests', async () => {
   const { standing, requests, findings } = await survey(blog.address)
-  assert.deepEqual([standing, findings.system?.version, findings.system?.proven], ['in-use', '6.1.9', true])
+  assert.deepEqual([standing, findings.system?.proven], ['in-use', true])
+  assert.ok(findings.system?.version.startsWith(wordpressVersion), findings.system?.version)
   assert.ok(requests <= 12)
 })
 
@@ -94,7 +95,7 @@ test('a shipped post that was edited stays; a session lost before every request 
   assert.deepEqual(done.failed, [])
   assert.deepEqual(
     done.comparison.kept.map(({ ref }) => ref),
-    ['theme/twentytwentythree', 'posts/hello-world'],
+    [...staysByItself, 'posts/hello-world'],
   )
   assert.equal(blog.sql('select count(*) from wp_posts where ID=1').trim(), '1')
   blog.sql(
@@ -137,7 +138,7 @@ test('a German first run: what ships is known in German', async () => {
   assert.deepEqual([done.failed, done.checks.filter(({ outcome }) => outcome === 'failed')], [[], []])
   assert.deepEqual(
     done.comparison.kept.map(({ ref }) => ref),
-    ['theme/twentytwentythree'],
+    staysByItself,
   )
   assert.equal(blog.sql("select option_value from wp_options where option_name='WPLANG'").trim(), 'de_DE')
   const before = blog.writes()

@@ -107,6 +107,16 @@ export const siteCases: readonly ConformanceCase[] = [
     },
   },
   {
+    name: 'a logo from a file, on its front page',
+    area: 'site',
+    needs: ['site.logo'],
+    async run(site) {
+      const plan = site.baseline({ site: { logo: 'logo.png' }, files: { 'logo.png': site.provided.icon } })
+      await site.settledForGood(plan)
+      await site.seen(plan, 'every page shows the logo')
+    },
+  },
+  {
     name: 'a language that the site hasn’t got is told, with those that it has; the rest is settled',
     area: 'site',
     needs: ['site.language', 'site.description'],

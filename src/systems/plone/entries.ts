@@ -11,6 +11,7 @@ import { HOLDER_OF, HOLDERS } from './kinds.js'
 import { isOpen, lastOf, nodesOf, type Node } from './nodes.js'
 import { panels } from './panels.js'
 import type { PloneSession } from './session.js'
+import { marksOf } from './shipped.js'
 import { storedText, textAsPlanned } from './texts.js'
 
 interface Entry {
@@ -37,7 +38,8 @@ export async function readEntries<I extends object>(
   const { home } = session.visitor
   return tree.all
     .filter((node) => node.type === type)
-    .map(({ uid, path, raw }) => {
+    .map((node) => {
+      const { uid, path, raw } = node
       const slug = lastOf(path)
       const item = {
         title: raw.title ?? '',
@@ -51,7 +53,8 @@ export async function readEntries<I extends object>(
         body: storedText(raw.text?.data ?? '', home),
         state: raw.review_state === 'published' ? 'published' : 'draft',
       }
-      return { id: uid, item, stored, address: `${home}${path}`, stamp, copy: { item: raw }, text: item.title }
+      const marks = marksOf(node, tree)
+      return { id: uid, item, stored, address: `${home}${path}`, marks, stamp, copy: { item: raw }, text: item.title }
     })
 }
 

@@ -28,7 +28,10 @@ export const itemSchema = z.looseObject({
 })
 type Item = z.output<typeof itemSchema>
 const anyListSchema = z.object({ items: z.array(z.looseObject({ '@type': z.string() })), items_total: z.number() })
-const placesSchema = z.object({ items: z.array(z.object({ '@id': z.string() })), items_total: z.number() })
+const placesSchema = z.object({
+  items: z.array(z.object({ '@id': z.string(), created: text })),
+  items_total: z.number(),
+})
 const commentSchema = z.looseObject({
   '@id': z.string(),
   comment_id: z.string(),
@@ -55,7 +58,8 @@ export interface Node {
 }
 
 const ALL = '@search?fullobjects=1'
-const ORDER = '@search?sort_on=getObjPositionInParent'
+/** With the moment at which each was made: the items themselves tell it of all but the site. */
+const ORDER = '@search?sort_on=getObjPositionInParent&metadata_fields=created'
 const COMMENT = 'Discussion Item'
 const DEFAULTS = '@search?is_default_page=1'
 
@@ -68,7 +72,8 @@ export const nodesOf = (session: PloneSession): Promise<Tree> =>
     ])
     const items = z.array(itemSchema).parse(all.filter((one) => one['@type'] !== COMMENT))
     remarks.set(session, z.array(commentSchema).parse(all.filter((one) => one['@type'] === COMMENT)))
-    const places = await orderOf(session, items)
+    const sorted = await sortedOf(session, items)
+    const places = new Map(sorted.map((one, index) => [one['@id'], index]))
     const shown = new Set(defaults.map((one) => one['@id']))
     const root = items.find((one) => one['@type'] === 'Plone Site')?.['@id'] ?? ''
     const tree = new Tree(
@@ -82,16 +87,16 @@ export const nodesOf = (session: PloneSession): Promise<Tree> =>
           raw,
         })),
       root,
+      sorted.find((one) => one['@id'] === root)?.created ?? undefined,
     )
     live.set(session, tree)
     return tree
   })
 
 /** Where each item stands among the others. Comments have no place, and asked for with the others they would break the list. */
-async function orderOf(session: PloneSession, items: readonly Item[]): Promise<ReadonlyMap<string, number>> {
+function sortedOf(session: PloneSession, items: readonly Item[]) {
   const types = [...new Set(items.map((item) => `&portal_type=${encodeURIComponent(item['@type'])}`))]
-  const sorted = await session.listNow(`${ORDER}${types.join('')}`, placesSchema, 'the order of everything')
-  return new Map(sorted.map((one, index) => [one['@id'], index]))
+  return session.listNow(`${ORDER}${types.join('')}`, placesSchema, 'the order of everything')
 }
 
 const live = new WeakMap<PloneSession, Tree>()
@@ -121,10 +126,14 @@ export class Tree {
   readonly #byUid = new Map<string, Node>()
   /** Made anew when it is asked for behind a change. */
   #byPath: ReadonlyMap<string, Node> | undefined
-  /** @param root where the site says that it is */
+  /**
+   * @param root where the site says that it is
+   * @param since when the site was made
+   */
   constructor(
     nodes: readonly Node[],
     readonly root: string,
+    readonly since?: string,
   ) {
     for (const node of nodes) this.#byUid.set(node.uid, node)
   }

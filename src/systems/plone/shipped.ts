@@ -15,10 +15,23 @@ const SHIPPED: Readonly<Record<string, { created: string; modified: string; hold
 }
 const moment = (text: string | null | undefined): string => (text ?? '').slice(0, 19)
 
-/** Whether an item came with the example content, and was left as it came. */
+/** How long the first minutes last: a slow server takes some seconds for its example content. */
+const FIRST_MINUTES = 60_000
+
+/** Whether an item was made in the first minutes of the site, and nothing was done to it since but to publish it then. */
+function isEarly({ raw: { created, modified, effective } }: Node, since = ''): boolean {
+  const isThen = (at: string | null | undefined) => {
+    const after = Date.parse(at ?? '') - Date.parse(since)
+    return after >= 0 && after <= FIRST_MINUTES
+  }
+  return isThen(modified) && isThen(created) && [created, effective].some((at) => moment(at) === moment(modified))
+}
+
+/** Whether an item came with the example content, and was left as it came; or else came in the first minutes. */
 export function marksOf(node: Node, tree: Tree): Marks | undefined {
   const shipped = SHIPPED[node.uid]
-  if (!shipped || moment(node.raw.created) !== shipped.created) return undefined
+  if (!shipped || moment(node.raw.created) !== shipped.created)
+    return isEarly(node, tree.since) ? { place: false, untouched: true, known: false, early: true } : undefined
   const inside = tree.below(node.path)
   const untouched =
     moment(node.raw.modified) === shipped.modified &&

@@ -43,6 +43,18 @@ export function withMenu({ content: { raw } }: Part, menu: number): string {
 const framed = (block: string): string =>
   `<!-- wp:group {"layout":{"type":"constrained"}} --><div class="wp-block-group">${block}</div><!-- /wp:group -->`
 
+const logoBlock = '<!-- wp:site-logo {"width":64} /-->'
+
+/** Whether a part shows the site's logo. */
+export const hasLogo = ({ content: { raw } }: Part): boolean => raw.includes('<!-- wp:site-logo ')
+
+/** A part's text with the site's logo in it: before its title, or at the beginning. */
+export function withLogo({ content: { raw } }: Part): string {
+  const title = raw.indexOf('<!-- wp:site-title ')
+  const at = title === -1 ? 0 : title
+  return `${raw.slice(0, at)}${logoBlock}${raw.slice(at)}`
+}
+
 /** Signs that would end the comment in which a block keeps its settings. */
 const safe = (settings: object): string =>
   JSON.stringify(settings)

@@ -14,7 +14,7 @@ export const entrySchema = z.looseObject({
   id: z.number(),
   slug: slugSchema,
   status: z.string(),
-  title: text,
+  title: text.extend({ rendered: z.string().optional() }),
   content: text,
   excerpt: text.optional(),
   author: z.number(),

@@ -94,7 +94,7 @@ export function placesIn<T extends { name: string; description: string }>(locati
 async function targets(session: WordPressSession) {
   const [pages, refs, categories] = await Promise.all([pagesOf(session), pageRefsOf(session), categoriesOf(session)])
   return {
-    page: new Map(pages.map(({ id, link }) => [id, { ref: refs.get(id) ?? '', link }])),
+    page: new Map(pages.map(({ id, link, title }) => [id, { ref: refs.get(id) ?? '', link, title }])),
     category: new Map(categories.map(({ id, slug, link }) => [id, { ref: refOf('categories', slug), link }])),
   }
 }
@@ -106,14 +106,16 @@ export async function placedEntries(session: WordPressSession, menu: number): Pr
     .filter(({ menus }) => menus === menu)
     .sort((a, b) => a.menu_order - b.menu_order)
     .map(({ title, type, object, object_id, url }) => {
-      const label = titleIn(typeof title === 'string' ? title : title.raw || title.rendered)
+      const label = typeof title === 'string' ? title : title.raw || title.rendered
       const target =
         type === 'post_type' && object === 'page'
           ? known.page.get(object_id)
           : type === 'taxonomy' && object === 'category'
             ? known.category.get(object_id)
             : undefined
-      return target ? { ref: target.ref, label } : { link: url, label }
+      // an entry without a label of its own has the title of its page; newer versions give that as it is shown, with curly quotes
+      const own = target && 'title' in target && target.title.rendered === label ? target.title.raw : label
+      return target ? { ref: target.ref, label: titleIn(own) } : { link: url, label: titleIn(own) }
     })
 }
 

@@ -64,10 +64,11 @@ const saysSo = ({ headers, text }: Answer): boolean =>
   /^WordPress/.test(generator(text))
 const generator = (html: string): string => load(html)('meta[name=generator]').first().attr('content') ?? ''
 
-/** The version: as it says itself, or by the stylesheets of the first-run form. */
+/** The version: as it says itself, or by the stylesheets of the first-run form or the log-in page. */
 const versionIn = ({ text }: Answer): string =>
   /^WordPress ([\d.]+)/.exec(generator(text))?.[1] ??
   /wp-(?:includes|admin)\/css\/[\w.-]+\?ver=([\d.]+)/.exec(text)?.[1] ??
+  /wp-admin\/load-styles\.php\?[^"']*ver=([\d.]+)/.exec(text)?.[1] ??
   ''
 
 async function jsonAt(look: FirstLook, place: string): Promise<unknown> {

@@ -2,6 +2,7 @@ import { bodyOf, Step, type TextOf, type Kept, idOf } from 'unpack'
 import { z } from 'zod'
 import { items, type ItemFields } from './carriers/forms.js'
 import { marksOf } from './marks.js'
+import { firstAccountMade } from '../../common/adapter/first-minutes.js'
 import type { StandInSession } from '../../common/adapter/session.js'
 
 const copySchema = z.object({
@@ -19,7 +20,7 @@ const copySchema = z.object({
 /** Posts or pages: the list, and a form an item for its text. */
 export async function readEntries(session: StandInSession, room: 'posts' | 'pages', shipped: readonly number[]) {
   const [rows, accounts] = await Promise.all([session.rows(room), session.rows('accounts')])
-  const born = Date.parse(accounts.toSorted((a, b) => a.id - b.id)[0]?.data.made ?? '')
+  const born = firstAccountMade(accounts)
   return Promise.all(
     rows.map(async (row) => {
       const form = await session.form(`${room}/${row.id}`)

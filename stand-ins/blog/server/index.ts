@@ -2,7 +2,8 @@ import { standInSite, type StandInSite } from '../../common/server/site.js'
 import { dashboard } from './dashboard/index.js'
 import { firstRunForm } from './first-run.js'
 import { front } from './front.js'
-import { emptyBlog, VERSION, type Blog } from './model.js'
+import { VERSION } from '../../common/server/version.js'
+import { emptyBlog, type Blog } from './model.js'
 import { publicPages } from './public/index.js'
 import { inUse, setUp } from './ships.js'
 
@@ -50,6 +51,7 @@ export function standInBlog({
   }
   const site = standInSite({
     base,
+    version,
     largestFile,
     before: (request, reply) => front(request, reply, blog, base, door),
     routes: (app, sessions) => {
@@ -58,12 +60,5 @@ export function standInBlog({
       publicPages(app, blog, base)
     },
   })
-  if (version !== VERSION)
-    site.app.addHook('onSend', (_request, _reply, payload, done) =>
-      done(
-        null,
-        typeof payload === 'string' ? payload.replace(`Stand-in blog ${VERSION}`, `Stand-in blog ${version}`) : payload,
-      ),
-    )
   return Object.assign(site, { blog, install: () => (blog.standing = 'first-run') })
 }

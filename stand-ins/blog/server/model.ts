@@ -1,3 +1,4 @@
+import { VERSION } from '../../common/server/version.js'
 import type { Package } from '../../common/server/packages.js'
 import { publishingAtFirst, type Publishing } from './dashboard/publishing.js'
 
@@ -134,9 +135,6 @@ export const sidebarParts = [
   'tags',
   'pages',
 ] as const
-
-/** The version that its adapter is tested with. */
-export const VERSION = '1.0'
 
 export const emptyBlog = (standing: Blog['standing'], version = VERSION): Blog => ({
   standing,

@@ -1,4 +1,5 @@
-import { languages, VERSION, type Blog } from './model.js'
+import { VERSION } from '../../common/server/version.js'
+import { languages, type Blog } from './model.js'
 
 /** What the first-run form does: an owner, and everything that ships. */
 export function setUp(

@@ -3,6 +3,7 @@ import formbody from '@fastify/formbody'
 import multipart from '@fastify/multipart'
 import fastify, { type FastifyInstance, type FastifyReply, type FastifyRequest } from 'fastify'
 import { Sessions } from './sessions.js'
+import { inVersion, VERSION } from './version.js'
 
 /** A stand-in that is running. */
 export interface StandInSite {
@@ -19,12 +20,14 @@ export interface StandInSite {
 /** What every stand-in is built on: forms, cookies, files with a limit, and an account of what came in. */
 export function standInSite(options: {
   base: string
+  /** The version that it calls itself. */
+  version?: string
   largestFile: number
   /** What stands in front of everything; gives an answer where it does not let the request through. */
   before?(request: FastifyRequest, reply: FastifyReply): FastifyReply | undefined
   routes(app: FastifyInstance, sessions: Sessions): void
 }): StandInSite {
-  const { base, largestFile, before, routes } = options
+  const { base, version = VERSION, largestFile, before, routes } = options
   const app = fastify({
     routerOptions: { ignoreTrailingSlash: true },
     bodyLimit: 8 * 1024 * 1024,
@@ -45,6 +48,10 @@ export function standInSite(options: {
     site.requests.push(`${request.method} ${request.url}`)
     return before?.(request, reply)
   })
+  if (version !== VERSION)
+    app.addHook('onSend', async (_request, _reply, payload) =>
+      typeof payload === 'string' ? inVersion(payload, version) : payload,
+    )
   app.addHook('onSend', async (request, _reply, payload) =>
     site.tamper && typeof payload === 'string' ? site.tamper(request.url, payload) : payload,
   )

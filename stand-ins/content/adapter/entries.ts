@@ -1,12 +1,13 @@
 import { bodyOf, idOf, refOf, slugOf, Step, type AnyDifference, type Kept } from 'unpack'
 import { z } from 'zod'
 import type { Row, StandInSession } from '../../common/adapter/session.js'
+import { sinceOf } from '../../common/adapter/since.js'
 import { items, states, type ItemFields, type Sort } from './carriers/forms.js'
 import { marksOf } from './shipped.js'
 
 /** Pages, news or events: the list, and a form an item for its text. @param shipped numbers of those that ship */
 export async function readEntries(session: StandInSession, room: Sort, shipped: readonly number[]) {
-  const rows = await session.rows(room)
+  const [rows, since] = await Promise.all([session.rows(room), sinceOf(session)])
   return Promise.all(
     rows.map(async (row) => {
       const { body = '', ...form } = await session.form(`${room}/${row.id}`)
@@ -19,7 +20,7 @@ export async function readEntries(session: StandInSession, room: Sort, shipped: 
         tags: linesOf(tags).map((name) => refOf('tags', slugOf(name))),
       }
       const copy = { ...form, body, state: row.data.state, token: undefined }
-      return { id: row.id, row, item, marks: marksOf(row, body, shipped), copy, text: item.title }
+      return { id: row.id, row, item, marks: marksOf(row, body, shipped, since), copy, text: item.title }
     }),
   )
 }

@@ -1,6 +1,7 @@
 import { load } from 'cheerio'
 import type { System } from 'unpack'
 import { theme } from '../../common/adapter/areas/theme.js'
+import { sinceOf, sinceShown } from '../../common/adapter/since.js'
 import { screensOf, trouble } from '../../common/adapter/screens.js'
 import { logIn, StandInSession } from '../../common/adapter/session.js'
 import { addOns } from './areas/addOns.js'
@@ -62,8 +63,8 @@ export const standInContentSystem: System<StandInSession> = {
     return (await logIn(visitor, login)) ? new StandInSession(visitor, login, fields, perGroup) : undefined
   },
   hasAccount: async (session, username) => (await session.rows('accounts')).some(({ data }) => data.name === username),
-  imprint: async (session) => [(await session.screen(''))('#since').attr('data-since') ?? ''],
-  shows: async (visitor) => load((await visitor.get('')).text)('meta[name=since]').attr('content') || undefined,
+  imprint: async (session) => [await sinceOf(session)],
+  shows: sinceShown,
   screens,
   recognise,
   async signIn(visitor, login) {

@@ -1,4 +1,5 @@
 import { digest, foldSpace, leadsIn, textBlocks, type Marks } from 'unpack'
+import { atBirth } from '../../common/adapter/first-minutes.js'
 import type { Row } from '../../common/adapter/session.js'
 
 /** Digests of the texts that ship, measured on fresh sites in each language: stripped of tags, white space folded. */
@@ -22,19 +23,26 @@ export const isShippedText = (html: string): boolean =>
 /** Marks of what ships, before anybody touched it. */
 export const shipped: Marks = { place: true, untouched: true, known: true }
 
-/** Marks of an item in the place of one that ships. */
-export const marksOf = ({ id, data }: Row, body: string, ids: readonly number[]): Marks => ({
-  place: ids.includes(id) && data.by === '0',
-  untouched:
-    data.made === data.edited &&
-    data.state === 'published' &&
-    (data.date ?? data.made?.slice(0, 16)) === data.made?.slice(0, 16) &&
-    data.inherit !== 'false' &&
-    data.hidden !== 'true' &&
-    [data.tags, data.read, data.write, data.edit].every((list) => (list ?? '') === ''),
+/**
+ * Marks of a page, a piece of news or an event.
+ * @param ids the numbers that shipped ones have
+ * @param since when the site was made
+ */
+export const marksOf = (row: Row, body: string, ids: readonly number[], since: string): Marks => ({
+  place: ids.includes(row.id) && row.data.by === '0',
+  untouched: isUntouched(row.data),
   known: isShippedText(body),
-  hidden: data.state !== 'published',
+  early: row.data.by === '0' && isUntouched(row.data) && atBirth(row, since),
+  hidden: row.data.state !== 'published',
 })
+
+const isUntouched = (data: Row['data']): boolean =>
+  data.made === data.edited &&
+  data.state === 'published' &&
+  (data.date ?? data.made?.slice(0, 16)) === data.made?.slice(0, 16) &&
+  data.inherit !== 'false' &&
+  data.hidden !== 'true' &&
+  [data.tags, data.read, data.write, data.edit].every((list) => (list ?? '') === '')
 
 const titles = {
   en: {

@@ -1,4 +1,5 @@
 import { standInSite, type StandInSite } from '../../common/server/site.js'
+import { VERSION } from '../../common/server/version.js'
 import { dashboard } from './dashboard/index.js'
 import { firstRunForm } from './first-run.js'
 import { emptySite, type ContentSite } from './model.js'
@@ -8,6 +9,8 @@ import { wholeServer } from './whole-server.js'
 
 /** What a stand-in content site is like when it starts. */
 export interface StandInContentOptions {
+  /** Its version. Any other than 1.0 ships a text and a page that no adapter knows. */
+  version?: string
   standing?: 'first-run' | 'fresh' | 'in-use'
   /** The folder it lives in, with a slash at both ends. */
   base?: string
@@ -37,14 +40,16 @@ export function standInContent({
   neighbours = [],
   examples = standing === 'fresh',
   language = 'en',
+  version = VERSION,
 }: StandInContentOptions = {}): StandInContent {
-  const content = emptySite(keeper)
+  const content = emptySite(keeper, version)
   content.neighbours.push(...neighbours)
   if (standing !== 'first-run')
     setUp(content, { title: 'A site', description: '', language, timezone: 'UTC', examples })
   if (standing === 'in-use') inUse(content)
   const site = standInSite({
     base,
+    version,
     largestFile: 8 * 1024 * 1024,
     before(request, reply) {
       const place = request.url.split('?')[0] ?? ''

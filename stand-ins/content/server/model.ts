@@ -120,6 +120,7 @@ export interface Settings {
 
 export interface ContentSite {
   standing: 'first-run' | 'set up'
+  version: string
   /** When it was made: no other site was at that moment. */
   since: string
   /** Whoever looks after the server: an account of no site. */
@@ -152,8 +153,9 @@ export const columnParts = ['search', 'navigation', 'latest posts', 'events', 't
 const emptyColumn = (): Column => ({ lines: [], texts: ['', '', ''] })
 
 /** A site that waits for its first-run form. */
-export const emptySite = (keeper: { username: string; password: string }): ContentSite => ({
+export const emptySite = (keeper: { username: string; password: string }, version: string): ContentSite => ({
   standing: 'first-run',
+  version,
   since: '',
   keeper: {
     ...{ id: 0, first: '', last: '', shown: '', email: '', made: '', role: 'manager', groups: [], waits: false },

@@ -1,3 +1,4 @@
+import { VERSION } from '../../common/server/version.js'
 import { pagesBelow, type ContentSite, type Entry, languages } from './model.js'
 
 /** What stands on the front as long as nobody wrote anything else: in the language of the first-run form. */
@@ -72,14 +73,30 @@ export function setUp(
   site.addOns.push({ id: 1, name: 'comments', version: '1.0', active: false, automatic: false })
   site.columns.left.lines = ['navigation']
   if (asked.examples) showExamples(site, words, at)
+  if (site.version !== VERSION) shipLater(site, at)
 }
+
+/** The content of a later version: another text, and one page more. */
+function shipLater(site: ContentSite, at: string): void {
+  for (const page of site.pages.slice(0, 1)) page.body = '<p>Folders look like this these days.</p>'
+  site.pages.push({
+    ...{ id: 5, title: 'First steps', slug: 'first-steps', body: '<p>Three things to do first.</p>', ...frame },
+    ...entryAt(at, 5),
+    ...{ shared: { read: [], write: [], edit: [] }, parent: 0 },
+  })
+}
+
+const frame = { hidden: false, formerly: [] as string[], inherit: true, order: 1 }
+const entryAt = (
+  at: string,
+  id: number,
+): Pick<Entry, 'id' | 'summary' | 'tags' | 'state' | 'by' | 'made' | 'edited'> => ({
+  ...{ id, summary: '', tags: [], state: 'published', by: 0, made: at, edited: at },
+})
 
 function showExamples(site: ContentSite, words: 'en' | 'de', at: string): void {
   const { page, inside, news, event } = examples[words]
-  const entry = (id: number): Pick<Entry, 'id' | 'summary' | 'tags' | 'state' | 'by' | 'made' | 'edited'> => ({
-    ...{ id, summary: '', tags: [], state: 'published', by: 0, made: at, edited: at },
-  })
-  const frame = { hidden: false, formerly: [], inherit: true, order: 1 }
+  const entry = (id: number) => entryAt(at, id)
   const shared = () => ({ read: [], write: [], edit: [] })
   site.pages.push(
     { ...entry(1), ...page, ...frame, shared: shared(), parent: 0 },

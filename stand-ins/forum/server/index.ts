@@ -1,6 +1,7 @@
 import type { FastifyReply, FastifyRequest } from 'fastify'
 import type { Sessions } from '../../common/server/sessions.js'
 import { standInSite, type StandInSite } from '../../common/server/site.js'
+import { VERSION } from '../../common/server/version.js'
 import { dashboard } from './dashboard/index.js'
 import { esc, page } from './html.js'
 import { emptyBoard, type Board } from './model.js'
@@ -9,6 +10,8 @@ import { inUse, setUp } from './ships.js'
 
 /** What a stand-in forum is like when it starts. */
 export interface StandInForumOptions {
+  /** Its version. Any other than 1.0 ships a text and a topic that no adapter knows. */
+  version?: string
   standing?: 'fresh' | 'in-use'
   /** The folder it lives in, with a slash at both ends. */
   base?: string
@@ -32,12 +35,14 @@ export function standInForum({
   base = '/',
   owner = { username: 'boss', password: 'harbour-light-41' },
   mail,
+  version = VERSION,
 }: StandInForumOptions = {}): StandInForum {
-  const board = emptyBoard()
+  const board = emptyBoard(version)
   setUp(board, { ...owner, email: 'boss@harbour.example' })
   if (standing === 'in-use') inUse(board)
   const site = standInSite({
     base,
+    version,
     largestFile: 8 * 1024 * 1024,
     routes: (app, sessions) => {
       app.addHook('preHandler', async (request, reply) => closed(request, reply, board, base, sessions))

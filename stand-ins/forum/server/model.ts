@@ -94,6 +94,7 @@ export interface Settings {
 }
 
 export interface Board {
+  version: string
   settings: Settings
   groups: Group[]
   categories: Category[]
@@ -112,7 +113,8 @@ export interface Board {
 
 export const languages = ['en', 'de', 'fr', 'ja'] as const
 
-export const emptyBoard = (): Board => ({
+export const emptyBoard = (version: string): Board => ({
+  version,
   settings: {
     title: '',
     description: '',

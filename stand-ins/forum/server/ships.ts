@@ -1,3 +1,4 @@
+import { VERSION } from '../../common/server/version.js'
 import type { Board } from './model.js'
 import { usualRights } from './rights.js'
 
@@ -30,11 +31,23 @@ export function setUp(
     ...{ id: 3, forum: 2, title: 'Test topic', by: 1, made: at, edited: at },
     posts: [{ id: 4, by: 1, text, made: at, edited: at }],
   })
+  if (board.version !== VERSION) shipLater(board)
   board.themes.push(
     { id: 1, name: 'plain', version: '1.0', active: true, automatic: false },
     { id: 2, name: 'plainer', version: '1.0', active: false, automatic: false },
   )
   board.addOns.push({ id: 1, name: 'smileys', version: '1.0', active: false, automatic: false })
+}
+
+/** What a later version ships: another text, and one topic more. */
+function shipLater(board: Board): void {
+  const [topic] = board.topics
+  if (!topic) return
+  const posts = (text: string) => topic.posts.map((post) => ({ ...post, text }))
+  board.topics = [
+    { ...topic, posts: posts('This is how forums greet people these days.') },
+    { ...topic, id: 5, title: 'First steps', posts: posts('Three things to do first.') },
+  ]
 }
 
 /** Somebody at work on it: a forum, a member and a topic that stand in no baseline. */

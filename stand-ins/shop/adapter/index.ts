@@ -1,5 +1,6 @@
 import { load } from 'cheerio'
 import type { System } from 'unpack'
+import { sinceOf, sinceShown } from '../../common/adapter/since.js'
 import { screensOf, trouble } from '../../common/adapter/screens.js'
 import { logIn, StandInSession } from '../../common/adapter/session.js'
 import { categories } from './areas/categories.js'
@@ -46,8 +47,8 @@ export const standInShopSystem: System<StandInSession> = {
     store,
     taxes,
   },
-  imprint: async (session) => [(await session.screen(''))('#since').attr('data-since') ?? ''],
-  shows: async (visitor) => load((await visitor.get('')).text)('meta[name=since]').attr('content') || undefined,
+  imprint: async (session) => [await sinceOf(session)],
+  shows: sinceShown,
   screens,
   recognise,
   async signIn(visitor, login) {

@@ -1,4 +1,5 @@
 import { digest, foldSpace, leadsIn, textBlocks, type Marks } from 'unpack'
+import { atBirth } from '../../common/adapter/first-minutes.js'
 import type { Row } from '../../common/adapter/session.js'
 
 /** Marks of what ships, before anybody touched it. */
@@ -17,13 +18,22 @@ const digests: ReadonlySet<string> = new Set([
 export const isShippedText = (html: string): boolean =>
   digests.has(digest(foldSpace(textBlocks(html).join(' ')))) && leadsIn(html).length === 0
 
-/** Marks of an item in the place of one that ships. */
-export const marksOf = ({ id, data }: Row, text: string, ids: readonly number[]): Marks => ({
-  place: ids.includes(id),
-  untouched: data.made === data.edited && data.state !== 'hidden' && data.state !== 'draft',
-  known: isShippedText(text),
-  hidden: data.state === 'hidden' || data.state === 'draft',
-})
+/**
+ * Marks of a product, a category or a page.
+ * @param ids the numbers that shipped ones have
+ * @param since when the shop was set up
+ */
+export function marksOf(row: Row, text: string, ids: readonly number[], since: string): Marks {
+  const { id, data } = row
+  const hidden = data.state === 'hidden' || data.state === 'draft'
+  return {
+    place: ids.includes(id),
+    untouched: data.made === data.edited && !hidden,
+    known: isShippedText(text),
+    early: !hidden && data.made === data.edited && atBirth(row, since),
+    hidden,
+  }
+}
 
 /** What the shop comes with: names, slugs and prices. */
 export const samples = {

@@ -1,4 +1,5 @@
 import { standInSite, type StandInSite } from '../../common/server/site.js'
+import { VERSION } from '../../common/server/version.js'
 import { dashboard } from './dashboard/index.js'
 import { firstRunForm } from './first-run.js'
 import { emptyShop, type Shop } from './model.js'
@@ -7,6 +8,8 @@ import { inUse, setUp } from './ships.js'
 
 /** What a stand-in shop is like when it starts. */
 export interface StandInShopOptions {
+  /** Its version. Any other than 1.0 ships a text and a product that no adapter knows. */
+  version?: string
   standing?: 'first-run' | 'fresh' | 'in-use'
   /** The folder it lives in, with a slash at both ends. */
   base?: string
@@ -27,8 +30,9 @@ export function standInShop({
   standing = 'first-run',
   base = '/',
   owner = { username: 'boss', password: 'harbour-light-41' },
+  version = VERSION,
 }: StandInShopOptions = {}): StandInShop {
-  const shop = emptyShop()
+  const shop = emptyShop(version)
   if (standing !== 'first-run')
     setUp(shop, {
       ...{ ...owner, email: 'boss@harbour.example', title: 'My shop', language: 'en', country: 'US', currency: 'USD' },
@@ -37,6 +41,7 @@ export function standInShop({
   if (standing === 'in-use') inUse(shop)
   const site = standInSite({
     base,
+    version,
     largestFile: 8 * 1024 * 1024,
     before(request, reply) {
       const place = request.url.split('?')[0] ?? ''

@@ -131,6 +131,7 @@ export type ShopFault =
 
 export interface Shop {
   standing: 'first-run' | 'set up'
+  version: string
   since: string
   settings: Settings
   categories: Category[]
@@ -151,8 +152,9 @@ export const languages = ['en', 'de', 'fr', 'cy'] as const
 export const extras = ['newsletter by us', 'paid listing'] as const
 
 /** A shop that waits for its set-up. */
-export const emptyShop = (): Shop => ({
+export const emptyShop = (version: string): Shop => ({
   standing: 'first-run',
+  version,
   since: '',
   settings: {
     ...{ title: '', description: '', language: 'en', timezone: 'UTC', searchEngines: true, icon: 0, logo: 0 },

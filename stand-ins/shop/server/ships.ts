@@ -1,3 +1,4 @@
+import { VERSION } from '../../common/server/version.js'
 import { languages, type Shop } from './model.js'
 
 export const samples = {
@@ -60,7 +61,19 @@ export function setUp(shop: Shop, answers: Answers, now = new Date()): void {
       ...{ categories: [index + 1], state: 'shown' as const },
     })),
   )
+  if (shop.version !== VERSION) shipLater(shop)
   shop.shipping.push({ ...stamp, id: 1, name: 'Standard', price: '5.00', freeFrom: '', countries: [], weights: [] })
+}
+
+/** What a later version ships: another text, and one product more. */
+function shipLater(shop: Shop): void {
+  const [mug] = shop.products
+  if (!mug) return
+  mug.body = '<p>This mug is how shops greet people these days.</p>'
+  shop.products.push({
+    ...{ ...mug, id: 3, name: 'A sample hat', slug: 'a-sample-hat', sku: 'SAMPLE-3' },
+    body: '<p>Later versions come with a hat.</p>',
+  })
 }
 
 /** Somebody at work on it: a product that neither shipped nor stands in any baseline, and an order. */

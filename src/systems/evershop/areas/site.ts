@@ -1,6 +1,6 @@
 import { refOf } from '../../../core/ref.js'
 import { textOf } from '../../../core/value.js'
-import { bad, good } from '../../../looks/look.js'
+import { logoAt } from '../../../looks/logo.js'
 import { shown } from '../../../looks/shows.js'
 import { addressOf } from '../../later.js'
 import { settingSteps } from '../../setting-steps.js'
@@ -60,13 +60,7 @@ export const site: AreaOnSystem<'site', EverShopSession> = {
       const answer = await visit(place)
       return shown({ ...answer, text: `${answer.text}<p>${encode(described(answer.text))}</p>` }, texts)
     },
-    async logo(_expected, { place, visit }) {
-      const answer = await visit(place)
-      const src = load(answer.text)('header .logo img').first().attr('src')
-      if (src === undefined) return bad(`${answer.url} shows no logo of its own`)
-      const { status } = await visit(new URL(src, answer.url).href)
-      return status === 200 ? good(src) : bad(`${src} answers HTTP ${status}`)
-    },
+    logo: logoAt('header .logo img'),
   },
 }
 

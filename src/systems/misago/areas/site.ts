@@ -16,6 +16,7 @@ export const site: AreaOnSystem<'site', MisagoSession> = {
     searchEngines: { never: `a file of the system tells search engines what to leave out: ${server}` },
     contact: { never: `the sender of its mails: ${server}` },
     icon: { never: `the icon is a file of the system: ${server}` },
+    logo: { byHand: 'upload it at the dashboard: Settings, General, Large logo' },
   },
   async read(session) {
     const { fields } = await session.form('settings/general/')

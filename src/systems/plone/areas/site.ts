@@ -5,6 +5,7 @@ import type { Baseline } from '../../../core/baseline/schema.js'
 import { nameIn, refOf } from '../../../core/ref.js'
 import { textOf } from '../../../core/value.js'
 import { sharedLook } from '../../../looks/index.js'
+import { logoAt } from '../../../looks/logo.js'
 import { bad, good, notLookedAt } from '../../../looks/look.js'
 import { feedAt } from '../../../looks/feed.js'
 import { load } from 'cheerio'
@@ -149,14 +150,8 @@ export const site: AreaOnSystem<'site', PloneSession> = {
         : (seen ?? bad(url))
     },
     feed: feedAt('/rss.xml'),
-    async logo(_expected, { place, visit }) {
-      const answer = await visit(place)
-      // wherever the theme has it
-      const src = load(answer.text)('img[src*="/@@site-logo/"]').first().attr('src') ?? ''
-      if (src === '') return bad(`${answer.url} shows no logo of its own`)
-      const { status } = await visit(new URL(src, answer.url).href)
-      return status === 200 ? good(src) : bad(`${src} answers HTTP ${status}`)
-    },
+    // wherever the theme has it
+    logo: logoAt('img[src*="/@@site-logo/"]'),
   },
 }
 

@@ -1,24 +1,37 @@
 import { weekdays, type SiteItem } from '../../../core/areas/site.js'
 import { refOf } from '../../../core/ref.js'
+import { logoAt } from '../../../looks/logo.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { type IdOf, idOf } from '../../later.js'
 import { Step } from '../../step.js'
+import { hasLogo, partFor } from '../block-menus.js'
 import { feed } from '../feed.js'
 import { firstRun } from '../carriers/first-run.js'
+import { logo } from '../carriers/logo.js'
 import { options } from '../carriers/options.js'
 import { permalinks } from '../carriers/permalinks.js'
 import { cldrDate, phpDate } from '../dates.js'
 import { addressesOf, mediaOf } from '../items.js'
 import { localeOf, tagOf } from '../locale.js'
 import { languagesOf } from '../languages.js'
+import { partsOf } from '../menus.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
+import { activeTheme } from '../themes.js'
 import { titleAsHtml } from '../titles.js'
+import { themeInUse } from './theme.js'
 
 const zone = (values: Record<string, string>): string => {
   if (values.timezone_string) return values.timezone_string
   const hours = Number(values.gmt_offset ?? 0)
   return hours === 0 ? 'UTC' : `UTC${hours > 0 ? '+' : ''}${hours}`
+}
+
+/** Whether the theme in use shows the logo that is set. */
+async function showsLogo(session: WordPressSession): Promise<boolean> {
+  if (!(await activeTheme(session))?.blockTheme) return true
+  const header = partFor('main', await partsOf(session))
+  return header !== undefined && hasLogo(header)
 }
 
 /** Each key as the system's own setting. */
@@ -33,6 +46,7 @@ const settings: Partial<Record<keyof SiteItem, (value: string) => Record<string,
   searchEngines: (value) => ({ blog_public: value === 'turned away' ? '0' : '1' }),
   contact: (value) => ({ admin_email: value }),
   icon: (value) => ({ site_icon: idOf(value) }),
+  logo: (value) => ({ site_logo: idOf(value) }),
 }
 
 export const site: AreaOnSystem<'site', WordPressSession> = {
@@ -42,7 +56,11 @@ export const site: AreaOnSystem<'site', WordPressSession> = {
       addressesOf(session),
       mediaOf(session),
     ])
-    const icon = uploads.find(({ id }) => String(id) === values.site_icon)
+    const upload = (id = '') => {
+      const found = uploads.find((one) => String(one.id) === id)
+      return found ? refOf('media', found.slug) : ''
+    }
+    const logoSet = upload(values.site_logo)
     const item: SiteItem = {
       title: values.blogname ?? '',
       description: values.blogdescription ?? '',
@@ -53,7 +71,8 @@ export const site: AreaOnSystem<'site', WordPressSession> = {
       weekStarts: weekdays[Number(values.start_of_week)],
       searchEngines: values.blog_public === '0' ? 'turned away' : 'welcome',
       contact: values.admin_email ?? '',
-      icon: icon ? refOf('media', icon.slug) : '',
+      icon: upload(values.site_icon),
+      logo: logoSet !== '' && (await showsLogo(session)) ? logoSet : '',
       addresses,
     }
     return [{ id: 'site', item }]
@@ -91,6 +110,7 @@ export const site: AreaOnSystem<'site', WordPressSession> = {
       const addresses = difference.is === 'missing' || difference.fields.includes('addresses')
       return [
         ...(changed.length > 0 ? [Step.of(options, fields, { proves })] : []),
+        ...(changed.includes('logo') ? [Step.of(logo, {}, { proves, after: [themeInUse] })] : []),
         ...(addresses ? [Step.of(permalinks, {}, { proves })] : []),
       ]
     })
@@ -107,11 +127,12 @@ export const site: AreaOnSystem<'site', WordPressSession> = {
         time: 'h:mm aaa',
         weekStarts: 'monday',
         icon: '',
+        logo: '',
         searchEngines: 'welcome',
         contact: '',
         addresses: 'not found',
       },
     },
   ],
-  looks: { feed },
+  looks: { feed, logo: logoAt('.wp-block-site-logo img, img.custom-logo') },
 }

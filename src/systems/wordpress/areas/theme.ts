@@ -80,7 +80,7 @@ export const theme: AreaOnSystem<'theme', WordPressSession> = {
             ]
           : []),
         ...(active && (difference.is === 'missing' || difference.fields.includes('active'))
-          ? [Step.of(themeLinks, { use, go: 'activate' }, { proves, gives: inUse, after: lacking ? [ref] : [] })]
+          ? [Step.of(themeLinks, { use, go: 'activate' }, { proves, gives: themeInUse, after: lacking ? [ref] : [] })]
           : []),
       ]
     }),
@@ -99,6 +99,6 @@ export const theme: AreaOnSystem<'theme', WordPressSession> = {
 
 /** What the steps give that remove themes. */
 export const themesGone = 'own.theme/gone'
-/** What a step gives that puts the planned theme to use: others go only behind it. */
-const inUse = 'own.theme/in-use'
-const afterTheme = ({ theme: planned }: { theme?: unknown }): string[] => (planned ? [inUse] : [])
+/** What a step gives that puts the planned theme to use: others go only after it. */
+export const themeInUse = 'own.theme/in-use'
+const afterTheme = ({ theme: planned }: { theme?: unknown }): string[] => (planned ? [themeInUse] : [])

@@ -10,6 +10,7 @@ const hidden = (value: unknown): '1' | '' => (value === 'turned away' ? '1' : ''
 const language = (tag: unknown): string => String(tag).split('-')[0] ?? ''
 
 export const site: AreaOnSystem<'site', StandInSession> = {
+  can: { logo: { never: 'this blog shows no logo' } },
   async read(session) {
     const [form, uploads] = await Promise.all([session.form('settings'), session.rows('uploads')])
     const icon = uploads.find(({ id }) => String(id) === form.icon)?.data.name?.replace(/\.[^.]*$/, '')

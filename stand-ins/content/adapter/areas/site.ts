@@ -1,5 +1,4 @@
-import { feedAt, idOf, refOf, settingSteps, Step, textOf, type AreaOnSystem, type ItemOf } from 'unpack'
-import { logo } from '../../../common/adapter/logo.js'
+import { feedAt, idOf, refOf, settingSteps, Step, textOf, type AreaOnSystem, type ItemOf, logoAt } from 'unpack'
 import { languagesOf } from '../../../common/adapter/languages.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { as, box } from '../../../common/adapter/settings.js'
@@ -70,6 +69,6 @@ export const site: AreaOnSystem<'site', StandInSession> = {
   ],
   looks: {
     feed: feedAt('/feed.xml'),
-    logo,
+    logo: logoAt('img.logo'),
   },
 }

@@ -13,6 +13,7 @@ export const site: AreaOnSystem<'site', StandInSession> = {
     weekStarts: { never: 'this forum has no calendar' },
     contact: { never: 'it writes from one address only: mail.from' },
     icon: { never: 'this forum has no icon of its own' },
+    logo: { never: 'this forum shows no logo' },
   },
   async read(session) {
     const { title, description, language, timezone, searchEngines } = await session.form('settings')

@@ -1,5 +1,6 @@
 import { digest, foldSpace, refOf, Step, type AreaOnSystem, idOf } from 'unpack'
 import { z } from 'zod'
+import { atBirth, firstAccountMade } from '../../../common/adapter/first-minutes.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { items, newTopics } from '../carriers/forms.js'
 import { shippedTexts } from '../shipped-texts.js'
@@ -9,17 +10,21 @@ const copySchema = z.object({ text: z.string().default('') })
 export const topics: AreaOnSystem<'topics', StandInSession> = {
   keys: ['key', 'title', 'forum'],
   async read(session) {
-    const [rows, forums, categories] = await Promise.all([
+    const [rows, forums, categories, accounts] = await Promise.all([
       session.rows('topics'),
       session.rows('forums'),
       session.rows('categories'),
+      session.rows('accounts'),
     ])
+    const born = firstAccountMade(accounts)
     const pathOf = (id: string | undefined) => {
       const forum = forums.find((row) => String(row.id) === id)
       const category = categories.find((row) => String(row.id) === forum?.data.category)
       return `${category?.cells[0] ?? ''}/${forum?.cells[0] ?? ''}`
     }
-    return rows.map(({ id, name, data, cells }) => {
+    return rows.map((row) => {
+      const { id, name, data, cells } = row
+      const untouched = data.untouched === 'true'
       const item = { key: name, title: cells[0] ?? '', forum: refOf('forums', pathOf(data.forum)) }
       return {
         id,
@@ -27,8 +32,9 @@ export const topics: AreaOnSystem<'topics', StandInSession> = {
         address: new URL(`topic/${id}`, session.visitor.home).href,
         marks: {
           place: id === 3 && data.by === '1',
-          untouched: data.untouched === 'true',
+          untouched,
           known: shippedTexts.has(digest(foldSpace(data.text ?? ''))),
+          early: data.by === '1' && untouched && atBirth(row, born),
         },
         copy: { ...item, text: data.text },
         text: item.title,

@@ -6,7 +6,7 @@ export function topics(office: Office, board: Board): void {
   office.get('/topics', (request, reply) => {
     const rows = board.topics.map(({ id, title, forum, by, made, edited, posts }) => {
       const same = posts.length === 1 && made === edited && posts[0]?.made === posts[0]?.edited
-      const marks = { forum: String(forum), by: String(by), untouched: String(same), text: posts[0]?.text ?? '' }
+      const marks = { forum: String(forum), by: String(by), untouched: String(same), made, text: posts[0]?.text ?? '' }
       return { id, marks, cells: [title] }
     })
     const buttons = board.topics.map(({ id }) => office.remover(request, `/topics/${id}`, `remove-${id}`))

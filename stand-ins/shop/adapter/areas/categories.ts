@@ -1,5 +1,6 @@
 import { idOf, refOf, Step, type AreaOnSystem, type ItemOf, valuesToSend } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
+import { sinceOf } from '../../../common/adapter/since.js'
 import { items, type ItemFields } from '../carriers/forms.js'
 import { marksOf, samples, shipped } from '../shipped.js'
 import { picturesIn } from './media.js'
@@ -9,7 +10,7 @@ const room = 'categories'
 export const categories: AreaOnSystem<'categories', StandInSession> = {
   keys: ['name', 'slug', 'description', 'parent', 'order', 'picture'],
   async read(session) {
-    const [rows, pictures] = await Promise.all([session.rows(room), picturesIn(session)])
+    const [rows, pictures, since] = await Promise.all([session.rows(room), picturesIn(session), sinceOf(session)])
     return rows.map((row) => {
       const { id, data, cells } = row
       const above = rows.find((one) => String(one.id) === data.parent)
@@ -24,7 +25,7 @@ export const categories: AreaOnSystem<'categories', StandInSession> = {
       return {
         id,
         item,
-        marks: marksOf(row, item.description, [1, 2]),
+        marks: marksOf(row, item.description, [1, 2], since),
         address: new URL(`${data.path ?? ''}/`, session.visitor.home).href,
         stamp: data.made,
         copy: item,

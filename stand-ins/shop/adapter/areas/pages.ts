@@ -1,5 +1,6 @@
 import { bodyOf, idOf, Step, valuesToSend, type AreaOnSystem, type ItemOf } from 'unpack'
 import type { StandInSession } from '../../../common/adapter/session.js'
+import { sinceOf } from '../../../common/adapter/since.js'
 import { items, type ItemFields } from '../carriers/forms.js'
 import { marksOf } from '../shipped.js'
 
@@ -9,7 +10,7 @@ const room = 'pages'
 export const pages: AreaOnSystem<'pages', StandInSession> = {
   keys: ['title', 'slug', 'body', 'state'],
   async read(session) {
-    const rows = await session.rows(room)
+    const [rows, since] = await Promise.all([session.rows(room), sinceOf(session)])
     return rows.map((row) => {
       const { id, data, cells } = row
       const { slug = '', body = '', state, made } = data
@@ -18,7 +19,7 @@ export const pages: AreaOnSystem<'pages', StandInSession> = {
         state: state === 'published' ? 'published' : 'draft',
       }
       const address = new URL(`${slug}/`, session.visitor.home).href
-      return { id, item, marks: marksOf(row, body, []), address, stamp: made, copy: item }
+      return { id, item, marks: marksOf(row, body, [], since), address, stamp: made, copy: item }
     })
   },
   translate: (differences) =>

@@ -14,6 +14,7 @@ import {
 } from 'unpack'
 import type { CheerioAPI } from 'cheerio'
 import type { StandInSession } from '../../../common/adapter/session.js'
+import { sinceOf } from '../../../common/adapter/since.js'
 import { items, type ItemFields } from '../carriers/forms.js'
 import { marksOf, samples, shipped } from '../shipped.js'
 import { picturesIn } from './media.js'
@@ -31,11 +32,12 @@ export const products: AreaOnSystem<'products', StandInSession> = {
     ...(['pictures', 'description', 'state'] as const),
   ],
   async read(session) {
-    const [rows, pictures, categories, taxes] = await Promise.all([
+    const [rows, pictures, categories, taxes, since] = await Promise.all([
       session.rows(room),
       picturesIn(session),
       session.rows('categories'),
       session.rows('taxes'),
+      sinceOf(session),
     ])
     const refs = new Map(categories.map(({ id, data }) => [String(id), refOf('categories', data.slug ?? '')]))
     const named = new Map(taxes.map(({ id, cells }) => [String(id), refOf('taxes', cells[0] ?? '')]))
@@ -55,7 +57,7 @@ export const products: AreaOnSystem<'products', StandInSession> = {
       return {
         id,
         item,
-        marks: marksOf(row, body, [1, 2]),
+        marks: marksOf(row, body, [1, 2], since),
         address: new URL(options === '' ? `${slug}/` : `${slug}/?sku=${sku}`, session.visitor.home).href,
         stamp: data.made,
         copy: item,

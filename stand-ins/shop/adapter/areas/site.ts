@@ -1,5 +1,4 @@
-import { idOf, refOf, settingSteps, Step, textOf, type AreaOnSystem, type ItemOf } from 'unpack'
-import { logo } from '../../../common/adapter/logo.js'
+import { idOf, refOf, settingSteps, Step, textOf, type AreaOnSystem, type ItemOf, logoAt } from 'unpack'
 import { languagesOf } from '../../../common/adapter/languages.js'
 import type { StandInSession } from '../../../common/adapter/session.js'
 import { as, box } from '../../../common/adapter/settings.js'
@@ -63,6 +62,6 @@ export const site: AreaOnSystem<'site', StandInSession> = {
     },
   ],
   looks: {
-    logo,
+    logo: logoAt('img.logo'),
   },
 }

@@ -1,16 +1,12 @@
 import assert from 'node:assert/strict'
 import { after, test } from 'node:test'
-import { faultKinds } from '../../stand-ins/faults/fault.js'
 import { folder } from '../help/folders.js'
-import { formsOf } from '../../src/logins/guard.js'
-import { hostile } from './hostile-servers.js'
-import { nearDefaultCount } from './near-defaults.js'
 import { parts } from './parts.js'
 import { isClean } from './tally.js'
 import { closeWorlds } from './world.js'
 
 /** How many runs of each part a sample takes; `npm run trust` takes them all. UNPACK_TRUST_SAMPLE multiplies them. */
-const sample: Record<string, number> = {
+const sizes: Record<string, number> = {
   'killed, blog': 2,
   'killed, forum': 2,
   'faults, blog': 3,
@@ -32,22 +28,20 @@ const sample: Record<string, number> = {
   'bad files': 200,
 }
 const times = Number(process.env.UNPACK_TRUST_SAMPLE ?? 1)
-const root = folder()
-after(closeWorlds)
 
-for (const { name, run } of parts)
-  if (sample[name] !== undefined)
+/** Tests a sample of the parts that are about a kind of site, or about none. */
+export function sampleOf(kind: 'blog' | 'forum' | 'content' | 'shop' | 'any site'): void {
+  const root = folder()
+  after(closeWorlds)
+  for (const { name, run } of parts) {
+    const size = sizes[name]
+    if (size === undefined || (/, (\w+)/.exec(name)?.[1] ?? 'any site') !== kind) continue
     test(`a sample of what is tried to break it: ${name}`, async () => {
       // another sample every day
       const seed = Math.floor(Date.now() / 86_400_000)
-      const tally = await run({ folder: root, seed, most: (sample[name] ?? 1) * times })
+      const tally = await run({ folder: root, seed, most: size * times })
       assert.ok(isClean(tally), `seed ${seed}: ${tally.troubles.join('\n')}`)
       assert.ok(tally.runs > 0)
     })
-
-test('there is enough to try: sixty hostile sites, two hundred near-defaults, every kind of fault, every way to write a secret', () => {
-  assert.ok(hostile.length >= 60, String(hostile.length))
-  assert.ok(nearDefaultCount() >= 200, String(nearDefaultCount()))
-  assert.equal(new Set(faultKinds).size, 18)
-  assert.ok(formsOf('Tide"pool\'Ün%41&<sand>').length >= 12)
-})
+  }
+}

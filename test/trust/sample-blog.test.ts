@@ -1,0 +1,3 @@
+import { sampleOf } from './sample.js'
+
+sampleOf('blog')
