@@ -7,7 +7,7 @@ import { labBlog } from '../help/lab.js'
 import { planned } from '../help/plan.js'
 import { ownFolders } from '../help/sites.js'
 
-/* A WordPress of this year, as a host hands it over: with an add-on, a theme and a page of the host's own. */
+/* A WordPress of this year, as a host hands it over: with an add-on, a theme, a page and a picture of the host's own. */
 
 const root = folder()
 
@@ -23,6 +23,8 @@ if (!is_dir(WP_CONTENT_DIR . '/plugins/harbour-care')) {
 add_action('wp_install', function ($user) {
   wp_insert_post(['post_type' => 'page', 'post_status' => 'publish', 'post_title' => 'Welcome aboard', 'post_name' => 'welcome-aboard',
     'post_author' => $user->ID ?? 1, 'post_content' => '<p>Your host is glad that you are here.</p>']);
+  $upload = wp_upload_bits('harbour-seal.png', null, base64_decode('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg=='));
+  wp_insert_attachment(['post_mime_type' => 'image/png', 'post_title' => 'Harbour seal', 'post_author' => $user->ID ?? 1, 'post_status' => 'inherit'], $upload['file']);
 });`
 
 for (const version of ['7.1', '6.8', '6.1'])
@@ -39,7 +41,8 @@ for (const version of ['7.1', '6.8', '6.1'])
     for (const ref of ['addOns/akismet', ...themes.map((theme) => `theme/${theme}`)]) assert.ok(gone.includes(ref), ref)
     const refs = (all: readonly { ref: string }[]) => all.map(({ ref }) => ref).sort()
     assert.deepEqual(refs(done.comparison.extras), ['addOns/harbour-care', 'theme/harbour'])
-    assert.ok(refs(done.comparison.kept).includes('pages/welcome-aboard'))
+    for (const ref of ['pages/welcome-aboard', 'media/harbour-seal'])
+      assert.ok(refs(done.comparison.kept).includes(ref), ref)
     assert.deepEqual(done.comparison.others, [])
 
     const before = blog.writes()
@@ -56,7 +59,8 @@ for (const version of ['7.1', '6.8', '6.1'])
         return differences.filter(({ ref }) => ref === 'pages/welcome-aboard')
       },
     })
-    assert.ok(asked.includes('pages/welcome-aboard') && !asked.includes('theme/harbour'), asked.join())
+    for (const ref of ['pages/welcome-aboard', 'media/harbour-seal']) assert.ok(asked.includes(ref), asked.join())
+    assert.ok(!asked.includes('theme/harbour'))
     assert.equal(asked.includes('menus/navigation'), version !== '6.1', asked.join())
     assert.deepEqual([removed.settled, removed.failed], [['pages/welcome-aboard'], []])
     const { comparison } = await compareSite(baseline, folders)

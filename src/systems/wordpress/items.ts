@@ -96,8 +96,13 @@ export const uploadSchema = z.looseObject({
   description: text.optional(),
   alt_text: z.string().default(''),
 })
+const uploadNow = uploadSchema.extend({
+  author: z.number(),
+  date_gmt: z.string().nullable(),
+  modified_gmt: z.string().nullable(),
+})
 export const mediaOf = (session: WordPressSession) =>
-  session.shelf.read('media', () => session.list('media', uploadSchema, 'status=inherit,private'))
+  session.shelf.read('media', () => session.list('media', uploadNow, 'status=inherit,private'))
 export const categoriesOf = (session: WordPressSession) =>
   session.shelf.read('categories', () => session.list('categories', ofTaxonomy('category')))
 

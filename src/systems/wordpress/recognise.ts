@@ -25,6 +25,15 @@ const entries = z.array(
     author: z.number(),
   }),
 )
+const uploads = z.array(
+  z.object({
+    id: z.number(),
+    slug: slugSchema,
+    date_gmt: z.string(),
+    modified_gmt: z.string(),
+    author: z.number(),
+  }),
+)
 const remarks = z.array(z.object({ id: z.number(), date_gmt: z.string(), content: rendered, author: z.number() }))
 const terms = z.array(z.object({ id: z.number(), slug: slugSchema, name: z.string() }))
 
@@ -110,8 +119,13 @@ async function seenBy(look: FirstLook): Promise<Recognised['seen']> {
         known: true,
       }),
     ),
-    ...(z.array(z.object({ slug: slugSchema })).safeParse(media).data ?? []).map((item) =>
-      judged(`media/${item.slug}`, { place: false, untouched: false, known: false }),
+    ...(uploads.safeParse(media).data ?? []).map((item) =>
+      judged(`media/${item.slug}`, {
+        place: false,
+        untouched: false,
+        known: false,
+        early: birth !== undefined && isEarly(item, birth),
+      }),
     ),
   ]
 }
