@@ -13,6 +13,7 @@ import { ownFolders } from '../help/sites.js'
 import { zipOf } from '../help/zip.js'
 
 const root = folder()
+const picture = readFileSync(join(demoFolder, 'files/lantern.png'))
 const blog = await labBlog('blog', '', { UPLOAD_LIMIT: '3M' })
 
 /** Settles, and expects that nothing failed, every check passes, and a second run writes nothing. */
@@ -92,7 +93,7 @@ pages: [{ title: Home & tides, slug: home }, { title: Rota, slug: rota }]
 categories: [{ name: Sightings, slug: sightings }]
 menus: { main: [{ page: home }, { category: sightings }, { label: "Out & <about>", link: "https://out.example/?a=1&b=2" }], footer: [{ page: rota }] }
 `
-  const files = { 'logo.png': readFileSync(join(demoFolder, 'files/lantern.png')) }
+  const files = { 'logo.png': picture }
   const plan = (more: string) => planned(blog.address, more, files, undefined, ', logo: logo.png')
   const { done, folders } = await settledFor(blog, plan(rest))
   assert.ok(done.settled.includes('menus/footer'))
@@ -119,7 +120,26 @@ menus: { main: [{ page: home }], footer: [{ label: Elsewhere, link: "https://els
 sidebars: { footer: [search, archives] }
 `
   const theme = await debianZip('wordpress-theme-twentytwentyone', 'themes', 'twentytwentyone')
-  await settledFor(blog, planned(blog.address, rest, { 'theme.zip': theme }))
+  const files = { 'theme.zip': theme, 'logo.png': picture }
+  await settledFor(blog, planned(blog.address, rest, files, undefined, ', logo: logo.png'))
+})
+
+test('a theme without a place for a logo: told in every run, and the rest is settled', async () => {
+  await blog.reset()
+  const rest = 'theme: { use: lantern, from: theme.zip }\npages: [{ title: Home, slug: home }]'
+  const theme = readFileSync(join(demoFolder, 'files/lantern-theme.zip'))
+  const files = { 'theme.zip': theme, 'logo.png': picture }
+  const plan = planned(blog.address, rest, files, undefined, ', logo: logo.png')
+  const folders = await ownFolders(root)
+  for (const run of [1, 2]) {
+    const { failed } = await settle(plan, { ...folders, confirm: false })
+    assert.deepEqual(
+      failed.map(({ ref }) => ref),
+      ['site'],
+      `run ${run}`,
+    )
+    assert.match(failed[0]?.text ?? '', /the theme has no place for a logo/)
+  }
 })
 
 test('add-ons of Debian’s packages: one that works, and one that breaks the site on activation and is taken back', async () => {

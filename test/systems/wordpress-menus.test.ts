@@ -1,6 +1,14 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
-import { blocksOf, namedIn, partFor, placesOf, withMenu } from '../../src/systems/wordpress/block-menus.js'
+import {
+  blocksOf,
+  hasLogo,
+  namedIn,
+  partFor,
+  placesOf,
+  withLogo,
+  withMenu,
+} from '../../src/systems/wordpress/block-menus.js'
 import { entryRequests, menuPlans, type MenuLoad } from '../../src/systems/wordpress/menu-plan.js'
 
 const locations = [
@@ -73,4 +81,14 @@ test('a part of a block theme: its menu is exchanged, or put below what it has; 
   const text = blocksOf(entries)
   assert.equal(text.split('-->').length - 1, 2)
   assert.match(text, /A \\u002d\\u002d \\u0026lt;b\\u0026gt; \\u0026amp; \\"c\\"/)
+})
+
+test('a part of a block theme: the logo goes before the title, or to its beginning, once', () => {
+  const part = (raw: string) => ({ id: 't//header', slug: 'header', area: 'header', content: { raw } })
+  const header = part('<!-- wp:group --><!-- wp:site-title {"level":0} /--><!-- /wp:group -->')
+  assert.equal(hasLogo(header), false)
+  const raw = withLogo(header)
+  assert.match(raw, /^<!-- wp:group --><!-- wp:site-logo [^>]*\/--><!-- wp:site-title /)
+  assert.equal(hasLogo(part(raw)), true)
+  assert.match(withLogo(part('<p>Tides</p>')), /^<!-- wp:site-logo [^>]*\/--><p>Tides<\/p>$/)
 })

@@ -4,7 +4,6 @@ import { logoAt } from '../../../looks/logo.js'
 import type { AreaOnSystem } from '../../area-on-system.js'
 import { type IdOf, idOf } from '../../later.js'
 import { Step } from '../../step.js'
-import { hasLogo, partFor } from '../block-menus.js'
 import { feed } from '../feed.js'
 import { firstRun } from '../carriers/first-run.js'
 import { logo } from '../carriers/logo.js'
@@ -14,10 +13,9 @@ import { cldrDate, phpDate } from '../dates.js'
 import { addressesOf, mediaOf } from '../items.js'
 import { localeOf, tagOf } from '../locale.js'
 import { languagesOf } from '../languages.js'
-import { partsOf } from '../menus.js'
+import { showsLogo } from '../logo.js'
 import { optionsOf } from '../options.js'
 import type { WordPressSession } from '../session.js'
-import { activeTheme } from '../themes.js'
 import { titleAsHtml } from '../titles.js'
 import { themeInUse } from './theme.js'
 
@@ -25,13 +23,6 @@ const zone = (values: Record<string, string>): string => {
   if (values.timezone_string) return values.timezone_string
   const hours = Number(values.gmt_offset ?? 0)
   return hours === 0 ? 'UTC' : `UTC${hours > 0 ? '+' : ''}${hours}`
-}
-
-/** Whether the theme in use shows the logo that is set. */
-async function showsLogo(session: WordPressSession): Promise<boolean> {
-  if (!(await activeTheme(session))?.blockTheme) return true
-  const header = partFor('main', await partsOf(session))
-  return header !== undefined && hasLogo(header)
 }
 
 /** Each key as the system's own setting. */
