@@ -83,12 +83,12 @@ test('a part of a block theme: its menu is exchanged, or put below what it has; 
   assert.match(text, /A \\u002d\\u002d \\u0026lt;b\\u0026gt; \\u0026amp; \\"c\\"/)
 })
 
-test('a part of a block theme: the logo goes before the title, or to its beginning, once', () => {
+test('a part of a block theme: the logo goes beside the title, or to its beginning, once', () => {
   const part = (raw: string) => ({ id: 't//header', slug: 'header', area: 'header', content: { raw } })
   const header = part('<!-- wp:group --><!-- wp:site-title {"level":0} /--><!-- /wp:group -->')
   assert.equal(hasLogo(header), false)
   const raw = withLogo(header)
-  assert.match(raw, /^<!-- wp:group --><!-- wp:site-logo [^>]*\/--><!-- wp:site-title /)
+  assert.match(raw, /^<!-- wp:group --><!-- wp:group .*<!-- wp:site-logo [^>]*\/--><!-- wp:site-title /)
   assert.equal(hasLogo(part(raw)), true)
   assert.match(withLogo(part('<p>Tides</p>')), /^<!-- wp:site-logo [^>]*\/--><p>Tides<\/p>$/)
 })

@@ -40,20 +40,21 @@ export function withMenu({ content: { raw } }: Part, menu: number): string {
   return own ? raw.replace(navigationBlock, () => block) : `${raw}\n${framed(block)}\n`
 }
 
-const framed = (block: string): string =>
-  `<!-- wp:group {"layout":{"type":"constrained"}} --><div class="wp-block-group">${block}</div><!-- /wp:group -->`
+const framed = (blocks: string, layout: object = { type: 'constrained' }): string =>
+  `<!-- wp:group ${JSON.stringify({ layout })} --><div class="wp-block-group">${blocks}</div><!-- /wp:group -->`
 
 const logoBlock = '<!-- wp:site-logo {"width":64} /-->'
 
 /** Whether a part shows the site's logo. */
 export const hasLogo = ({ content: { raw } }: Part): boolean => raw.includes('<!-- wp:site-logo ')
 
-/** A part's text with the site's logo in it: before its title, or at the beginning. */
-export function withLogo({ content: { raw } }: Part): string {
-  const title = raw.indexOf('<!-- wp:site-title ')
-  const at = title === -1 ? 0 : title
-  return `${raw.slice(0, at)}${logoBlock}${raw.slice(at)}`
-}
+const titleBlock = /<!-- wp:site-title (?:\{.*?\} )?\/-->/
+
+/** A part's text with the site's logo in it: in a row with its title, or at the beginning. */
+export const withLogo = ({ content: { raw } }: Part): string =>
+  titleBlock.test(raw)
+    ? raw.replace(titleBlock, (title) => framed(`${logoBlock}${title}`, { type: 'flex', flexWrap: 'nowrap' }))
+    : `${logoBlock}${raw}`
 
 /** Signs that would end the comment in which a block keeps its settings. */
 const safe = (settings: object): string =>
