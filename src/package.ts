@@ -5,7 +5,11 @@ import { fileURLToPath } from 'node:url'
 /** The package's own folder, from sources and from the build alike. */
 export function packageFolder(): string {
   let folder = dirname(fileURLToPath(import.meta.url))
-  while (!existsSync(join(folder, 'package.json'))) folder = dirname(folder)
+  while (!existsSync(join(folder, 'package.json'))) {
+    // at the root it would go round for ever
+    if (folder === dirname(folder)) throw new Error('The package.json of Unpack is missing: install Unpack again.')
+    folder = dirname(folder)
+  }
   return folder
 }
 
