@@ -155,7 +155,7 @@ test('logins: add, list, show, remove', async () => {
   assert.equal((await run(['logins', 'remove', 'https://repair.example', 'marlow'], mine)).exit, 4)
 })
 
-test('the demo: placeholder, first run, settled, confirmed, in half a minute at the most', long, async () => {
+test('the demo: placeholder, first run, settled, confirmed, in half a minute at most', long, async () => {
   const began = performance.now()
   const [cwd, temporary] = [folder(), folder()]
   const ran = await run(['demo'], { cwd, env: { UNPACK_PASSPHRASE: '', TMPDIR: temporary } })

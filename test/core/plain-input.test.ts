@@ -9,7 +9,7 @@ import { long } from '../help/long.js'
 const head = 'unpack: 1\nsite: { address: "http://127.0.0.1:4101/" }\nowner: { username: marlow }\n'
 const told = (text: string) => mistakesIn(text, {}, 'plan.yaml').map(mistakeText)
 
-test('aliases that lead into themselves, depth and breadth without end: told as such, at once', long, () => {
+test('aliases that lead into themselves, depth and breadth without end: reported at once', long, () => {
   const cases: [string, RegExp][] = [
     [`${head}pages: &a [*a]`, /alias leads into itself/],
     [`${head}a: &a { b: { c: *a } }`, /alias leads into itself/],

@@ -55,7 +55,7 @@ test(
 )
 
 test(
-  'examples, in English and in German: they go; the one that somebody edited stays, and so does a stranger’s page',
+  'examples, in English and in German: they go; an edited one stays, and so does a stranger’s page',
   long,
   async () => {
     for (const language of ['en', 'de']) {
@@ -69,7 +69,7 @@ test(
       const baseline = museumBaseline(site.address, language === 'de' ? inGerman : undefined)
       const done = await settle(baseline, { ...site.options, inUse: true, confirm: false })
       assert.deepEqual(done.failed, [])
-      // what holds somebody's stays, and on a site that somebody works on the rest does too
+      // what holds someone else's items stays, and on a site in use the rest does too
       assert.deepEqual(
         content.pages.filter(({ id }) => id < 100).map(({ id }) => id),
         [1, 2],
@@ -122,7 +122,7 @@ test('what is opened by hand fails its own cells and those that take it over, an
 const APART = process.env.UNPACK_ALL_STOPS === '1' ? 1 : 3
 
 test(
-  'stopped behind any of its writes: the next run ends in the same state, and nothing is closed too late',
+  'stopped after any of its writes: the next run ends in the same state, and nothing is closed too late',
   long,
   async () => {
     const state = ({ standIn: { content } }: Running) => [

@@ -73,7 +73,7 @@ test(
     const { failed } = await undo(watchers(site.address), done.record ?? '', own)
     assert.deepEqual(failed, [])
     assert.deepEqual(state(), before)
-    // the account is the old one but for its password, which stands in the logins file now
+    // the account is the old one but for its password, which is in the logins file now
     assert.notEqual(board.accounts.find(({ username }) => username === 'whelk')?.password, 'a-whelk-of-a-time')
     assert.ok(own.logins.find(site.address, 'whelk'))
   },

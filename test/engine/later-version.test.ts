@@ -77,14 +77,17 @@ test('another line wants --unproven, and the refusal says what was tried', async
 
 /* The other kinds: a text and an item that their adapters don't know. */
 
-/** Starts a later version, with a login where it wants one, and settles it; gives what came of the first and the second run. */
-async function later(kind: 'content' | 'forum' | 'shop', more: string, username: string) {
+const version = '1.4'
+const starts = {
+  content: () => startStandIn('content', { version, standing: 'fresh', examples: true }),
+  forum: () => startStandIn('forum', { version }),
+  shop: () => startStandIn('shop', { version, standing: 'fresh' }),
+}
+
+/** Starts a later version with a stored login, and settles it twice. */
+async function later(kind: keyof typeof starts, more: string, username: string) {
   const folders = await ownFolders(root)
-  const started = await (kind === 'forum'
-    ? startStandIn('forum', { version: '1.4' })
-    : kind === 'shop'
-      ? startStandIn('shop', { version: '1.4', standing: 'fresh' })
-      : startStandIn('content', { version: '1.4', standing: 'fresh', examples: true }))
+  const started = await starts[kind]()
   open.push(started)
   await folders.logins.put(started.address, username, new Secret('harbour-light-41'))
   const baseline = planned(started.address, more, {}, `username: ${username}`)

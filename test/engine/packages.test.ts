@@ -58,7 +58,7 @@ test('an older one is updated; a newer one that is there stays', async () => {
 })
 
 test(
-  'told before anything is sent: a broken archive, one that holds something else, one that grows without end',
+  'reported before anything is sent: a broken archive, one that holds something else, one that grows without end',
   long,
   async () => {
     const standIn = await stand()

@@ -69,7 +69,7 @@ test('an extra that is named is taken; the others are not', async () => {
 })
 
 test(
-  'a stranger’s order: its total to the cent, elsewhere turned away, cancelled once, stock as before; every fault of the shop is told',
+  'a stranger’s order: its total to the cent, elsewhere turned away, cancelled once, stock as before; every fault of the shop is reported',
   long,
   async () => {
     const site = await settled()

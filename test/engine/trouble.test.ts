@@ -142,7 +142,7 @@ test('stopped while a system is being recognised ends as stopped, with its reaso
 })
 
 for (const way of ['stopped by Ctrl-C', 'killed'] as const)
-  test(`a trial that is ${way} leaves nothing behind, or is known again and taken away`, long, async () => {
+  test(`a trial that is ${way} leaves nothing behind, or is recognised and taken away`, long, async () => {
     const site = await runningForum(root, (one) => open.push(one))
     await settle(watchers(site.address), { ...site.options, confirm: false })
     const { board } = site

@@ -86,7 +86,7 @@ test('a page that its owner put into the bin is made again, and that is said fir
   assert.match(blog.sql("SELECT count(*) FROM wp_posts WHERE post_name IN ('rota', 'rota__trashed')"), /2/)
 })
 
-test('a theme made of blocks: menus and the logo go into its parts; sidebars are told as what it hasn’t got', async () => {
+test('a theme made of blocks: menus and the logo go into its parts; sidebars are reported as not possible', async () => {
   await blog.reset()
   const rest = `shipped: { sidebars: remove }
 pages: [{ title: Home & tides, slug: home }, { title: Rota, slug: rota }]
@@ -124,7 +124,7 @@ sidebars: { footer: [search, archives] }
   await settledFor(blog, planned(blog.address, rest, files, undefined, ', logo: logo.png'))
 })
 
-test('a theme without a place for a logo: told in every run, and the rest is settled', async () => {
+test('a theme without a place for a logo: reported in every run, and the rest is settled', async () => {
   await blog.reset()
   const rest = 'theme: { use: lantern, from: theme.zip }\npages: [{ title: Home, slug: home }]'
   const theme = readFileSync(join(demoFolder, 'files/lantern-theme.zip'))

@@ -3,7 +3,9 @@ import { test } from 'node:test'
 import fc from 'fast-check'
 import { cldrDate, systemDate, whyNotSo } from '../../src/systems/plone/dates.js'
 import { whyNoSuchMenu } from '../../src/systems/plone/menus.js'
+import { Tree, type Node } from '../../src/systems/plone/nodes.js'
 import { movesFor } from '../../src/systems/plone/order.js'
+import { marksOf } from '../../src/systems/plone/shipped.js'
 import { escapedOnce, textAsPlanned, textToSend } from '../../src/systems/plone/texts.js'
 import { localOf, momentOf } from '../../src/systems/plone/zone.js'
 import { planned } from '../help/plan.js'
@@ -81,4 +83,22 @@ test('a menu that contradicts the pages is told: their order, their titles, what
     why('{ page: a }', '{ title: A, slug: a }, { title: D, slug: d, hidden: false }') ?? '',
     /stands in no menu/,
   )
+})
+
+test('what came in the first minutes: made then, and nothing done to it since but to publish it then', () => {
+  const tree = new Tree([], 'https://quay.example/site', '2026-03-05T14:00:00+00:00')
+  const at = (time: string) => `2026-03-05T${time}+00:00`
+  const marks = (created: string, modified: string, effective?: string) => {
+    const raw = { created: at(created), modified: at(modified), effective: effective && at(effective) }
+    const node = { uid: '7', path: 'welcome', type: 'Document', isDefault: false, raw } as unknown as Node
+    return marksOf(node, tree)?.early ?? false
+  }
+  assert.equal(marks('14:00:20', '14:00:20'), true)
+  assert.equal(marks('14:00:20', '14:00:22', '14:00:22'), true)
+  // edited at once, edited later, published later, made later, and imported with an older date
+  assert.equal(marks('14:00:20', '14:00:30', '14:00:22'), false)
+  assert.equal(marks('14:00:20', '15:00:00'), false)
+  assert.equal(marks('14:00:20', '15:00:00', '15:00:00'), false)
+  assert.equal(marks('14:02:00', '14:02:00'), false)
+  assert.equal(marks('13:00:00', '13:00:00'), false)
 })

@@ -4,6 +4,18 @@ import { survey } from '../../engine/survey.js'
 import { unlessHeld, type ConformanceCase } from '../case.js'
 import { signs } from '../plans.js'
 
+/** A picture of the site itself comes from a file, and visitors see it. */
+const pictureCase = (name: string, key: 'icon' | 'logo', check: string): ConformanceCase => ({
+  name,
+  area: 'site',
+  needs: [`site.${key}`],
+  async run(site) {
+    const plan = site.baseline({ site: { [key]: 'picture.png' }, files: { 'picture.png': site.provided.icon } })
+    await site.settledForGood(plan)
+    await site.seen(plan, check)
+  },
+})
+
 export const siteCases: readonly ConformanceCase[] = [
   {
     name: 'the survey knows the first-run form, and that it is safe',
@@ -95,27 +107,8 @@ export const siteCases: readonly ConformanceCase[] = [
         await site.settledForGood(site.baseline({ site: { dates } }))
     },
   },
-  {
-    name: 'an icon from a file, as the browser finds it',
-    area: 'site',
-    needs: ['site.icon'],
-    async run(site) {
-      const plan = site.baseline({ site: { icon: 'icon.png' }, files: { 'icon.png': site.provided.icon } })
-      await site.settledForGood(plan)
-      const checks = await site.confirmed(plan)
-      assert.ok(checks.some(({ name, outcome }) => name === "the browser's tab has an icon" && outcome === 'passed'))
-    },
-  },
-  {
-    name: 'a logo from a file, on its front page',
-    area: 'site',
-    needs: ['site.logo'],
-    async run(site) {
-      const plan = site.baseline({ site: { logo: 'logo.png' }, files: { 'logo.png': site.provided.icon } })
-      await site.settledForGood(plan)
-      await site.seen(plan, 'every page shows the logo')
-    },
-  },
+  pictureCase('an icon from a file, as the browser finds it', 'icon', "the browser's tab has an icon"),
+  pictureCase('a logo from a file, on its front page', 'logo', 'every page shows the logo'),
   {
     name: 'a language that the site hasn’t got is told, with those that it has; the rest is settled',
     area: 'site',

@@ -12,11 +12,14 @@ export const headerOf = async (session: WordPressSession): Promise<Part | undefi
 
 /** Whether the theme in use shows a logo: one made of blocks has it in its header, another has a place for it. */
 export async function showsLogo(session: WordPressSession): Promise<boolean> {
-  if ((await activeTheme(session))?.blockTheme) {
+  const theme = await activeTheme(session)
+  if (theme?.blockTheme) {
     const header = await headerOf(session)
     return header !== undefined && hasLogo(header)
   }
-  const answer = await session.rest('GET', '/wp/v2/themes', 'status=active')
-  const [theme] = session.read(answer, supports, 'the list of themes')
-  return Boolean(theme?.theme_supports['custom-logo'])
+  return session.shelf.read(`logo of ${theme?.id ?? ''}`, async () => {
+    const answer = await session.rest('GET', '/wp/v2/themes', 'status=active')
+    const [active] = session.read(answer, supports, 'the list of themes')
+    return Boolean(active?.theme_supports['custom-logo'])
+  })
 }

@@ -15,25 +15,15 @@ import { shippedWords } from './shipped-texts.js'
 const TRIED = ['6.1', '6.8', '7.1']
 const rootSchema = z.object({ url: z.string(), home: z.string(), namespaces: z.array(z.string()) })
 const rendered = z.object({ rendered: z.string() })
-const entries = z.array(
-  z.object({
-    id: z.number(),
-    slug: slugSchema,
-    date_gmt: z.string(),
-    modified_gmt: z.string(),
-    content: rendered,
-    author: z.number(),
-  }),
-)
-const uploads = z.array(
-  z.object({
-    id: z.number(),
-    slug: slugSchema,
-    date_gmt: z.string(),
-    modified_gmt: z.string(),
-    author: z.number(),
-  }),
-)
+const dated = z.object({
+  id: z.number(),
+  slug: slugSchema,
+  date_gmt: z.string(),
+  modified_gmt: z.string(),
+  author: z.number(),
+})
+const uploads = z.array(dated)
+const entries = z.array(dated.extend({ content: rendered }))
 const remarks = z.array(z.object({ id: z.number(), date_gmt: z.string(), content: rendered, author: z.number() }))
 const terms = z.array(z.object({ id: z.number(), slug: slugSchema, name: z.string() }))
 

@@ -13,6 +13,8 @@ export const logo: Carrier<object, WordPressSession> = {
   side: 'dashboard',
   atOnce: Infinity,
   async carry(loads, session) {
+    // its owner may have edited the header since it was read
+    session.shelf.forget('parts')
     const outcome = (await showsLogo(session)) ? {} : await putLogo(session)
     return loads.map(() => outcome)
   },
