@@ -4,17 +4,14 @@ import { survey } from '../../engine/survey.js'
 import { unlessHeld, type ConformanceCase } from '../case.js'
 import { signs } from '../plans.js'
 
-/** A picture of the site itself comes from a file, and visitors see it. */
-const pictureCase = (name: string, key: 'icon' | 'logo', check: string): ConformanceCase => ({
-  name,
-  area: 'site',
-  needs: [`site.${key}`],
-  async run(site) {
+/** A run in which a picture of the site itself comes from a file, and visitors see it. */
+const pictured =
+  (key: 'icon' | 'logo', check: string): ConformanceCase['run'] =>
+  async (site) => {
     const plan = site.baseline({ site: { [key]: 'picture.png' }, files: { 'picture.png': site.provided.icon } })
     await site.settledForGood(plan)
     await site.seen(plan, check)
-  },
-})
+  }
 
 export const siteCases: readonly ConformanceCase[] = [
   {
@@ -107,8 +104,18 @@ export const siteCases: readonly ConformanceCase[] = [
         await site.settledForGood(site.baseline({ site: { dates } }))
     },
   },
-  pictureCase('an icon from a file, as the browser finds it', 'icon', "the browser's tab has an icon"),
-  pictureCase('a logo from a file, on its front page', 'logo', 'every page shows the logo'),
+  {
+    name: 'an icon from a file, as the browser finds it',
+    area: 'site',
+    needs: ['site.icon'],
+    run: pictured('icon', "the browser's tab has an icon"),
+  },
+  {
+    name: 'a logo from a file, on its front page',
+    area: 'site',
+    needs: ['site.logo'],
+    run: pictured('logo', 'every page shows the logo'),
+  },
   {
     name: 'a language that the site hasn’t got is told, with those that it has; the rest is settled',
     area: 'site',
